@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Rating
+      # What a careful colleague would say about the sample before the figure is believed.
+      module Remarks
+        FEW = 5
+        # Above this share of its mean, the scatter says that something differs between the pieces.
+        WIDE_SCATTER_SHARE = 0.15
+
+        module_function
+
+        # @return [Array<String>] sentences
+        def for(sample, terms, results)
+          [too_few(sample), voids(sample), bounds_only(sample), wide_scatter(sample), chosen_refused(terms, results)].compact
+        end
+
+        def too_few(sample)
+          return unless sample.count.between?(2, FEW - 1)
+
+          "With #{sample.count} values no test can tell an outlier from scatter. Nothing may be left out for its value alone."
+        end
+        private_class_method :too_few
+
+        def voids(sample)
+          count = sample.observations.count { |o| o.counts_as == :void }
+          "#{count} void: #{count == 1 ? 'it does' : 'they do'} not count and #{count == 1 ? 'stays' : 'stay'} drawn, with the cause." if count.positive?
+        end
+        private_class_method :voids
+
+        def bounds_only(sample)
+          count = sample.count(:at_least)
+          return unless count.positive? && sample.count(:break).positive?
+
+          "#{count} only “at least”: something else ended the pull. A stronger load train would turn #{count == 1 ? 'it' : 'them'} into breaks."
+        end
+        private_class_method :bounds_only
+
+        def wide_scatter(sample)
+          return unless sample.count(:break) > 2
+
+          share = Statistics::Description.of(sample.breaks_newtons).variation_share
+          "The scatter is #{(share * 100).round} % of the mean. Look for two ways of failing, or two kinds of pieces." if share && share > WIDE_SCATTER_SHARE
+        end
+        private_class_method :wide_scatter
+
+        def chosen_refused(terms, results)
+          result = terms.school && results.find { |r| r.key == terms.school.to_sym }
+          return if result.nil?
+          return "The chosen school, #{result.name}, refuses: #{result.refusal}." if result.refused?
+
+          "The chosen school, #{result.name}, gives no minimum, so there is no working load limit." unless result.minimum
+        end
+        private_class_method :chosen_refused
+      end
+    end
+  end
+end

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Rating
+      # The contract of a school. A file under schools/ extends it, sets KEY, NAME, POSITION, MINIMUM, ASSUMPTION and
+      # WEAKNESS, and answers +value(sample, terms)+ with a Value or raises InsufficientData with the reason.
+      module School
+        Value = Struct.new(:newtons, :upper_newtons, :in_words, :working, keyword_init: true)
+
+        # @param sample [Sample]
+        # @param terms [Terms]
+        # @return [SchoolResult]
+        def rate(sample, terms)
+          found = value(sample, terms)
+          result(newtons: found.newtons, upper_newtons: found.upper_newtons, in_words: found.in_words, working: found.working)
+        rescue InsufficientData, InvalidInput => e
+          result(refusal: e.message, working: e.details[:working] || {})
+        end
+
+        private
+
+        def result(**fields)
+          SchoolResult.new(key: self::KEY, name: self::NAME, assumption: self::ASSUMPTION, weakness: self::WEAKNESS,
+                           minimum: self::MINIMUM, **fields).freeze
+        end
+
+        # A minimum at or below nothing is no minimum.
+        def positive!(newtons, working)
+          return newtons if newtons.positive?
+
+          raise InsufficientData.new("the bound lies below zero: so few values with so much scatter support no minimum this way", working: working)
+        end
+
+        # Whole per cent where that says it; one place more near the ends, so that 99.6 never reads as 100.
+        def per_cent(share)
+          value = share * 100
+          format(value.between?(1, 99) ? "%.0f %%" : "%.2g %%", value.clamp(nil, 99.9)).sub(/\A0? ?%\z/, "under 1 %")
+        end
+
+        def share_text(share) = "#{format('%g', (share * 100).round(4))} %"
+      end
+    end
+  end
+end

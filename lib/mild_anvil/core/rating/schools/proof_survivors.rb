@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Rating
+      module Schools
+        # n pieces carried a force and none failed: for pieces that cannot be broken.
+        module ProofSurvivors
+          extend School
+
+          KEY = :proof_survivors
+          NAME = "Proof survivors"
+          POSITION = 90
+          MINIMUM = true
+          ASSUMPTION = "The pieces were drawn at random from one population; all carried at least this force."
+          WEAKNESS = "Says nothing about how much more they would carry."
+
+          # Method: the lowest force that all n carried; confidence 1 - P^n.
+          def self.value(sample, terms)
+            failed = sample.count - sample.count(:at_least)
+            raise InsufficientData.new("#{failed} failed: only for lots in which nothing failed", failed: failed) if failed.positive?
+
+            carried = sample.counted.map(&:force_newtons)
+            raise InsufficientData.new("nothing has been pulled yet", breaks: 0) if carried.empty?
+
+            confidence = Statistics::OrderStatistic.confidence(breaks: carried.size, coverage: terms.coverage)
+            School::Value.new(newtons: carried.min, working: { n: carried.size, confidence: confidence },
+                              in_words: "#{carried.size} carried it and none failed: #{per_cent(confidence)} confidence that #{share_text(terms.coverage)} are stronger")
+          end
+        end
+      end
+    end
+  end
+end

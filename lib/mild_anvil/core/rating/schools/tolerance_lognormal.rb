@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Rating
+      module Schools
+        # The tolerance bound of the logarithms: never below zero.
+        module ToleranceLognormal
+          extend School
+
+          KEY = :tolerance_lognormal
+          NAME = "Tolerance bound, log-normal"
+          POSITION = 50
+          MINIMUM = true
+          ASSUMPTION = "Logarithms of the strengths are normally distributed: scatter grows with strength, none is below zero."
+          WEAKNESS = "Lies higher than the normal bound; at small n the data cannot tell which of the two is right."
+
+          # Method: exp(mean(ln x) - k(n, P, c) s(ln x))
+          def self.value(sample, terms)
+            sample.scattered!
+            logs = Statistics::Description.of(sample.breaks_newtons.map { |force| Math.log(force) })
+            bounds = ToleranceBounds.of(logs, terms)
+            working = { n: logs.count, mean_log_newtons: logs.mean, standard_deviation_log: logs.standard_deviation, k: bounds.working[:k] }
+            School::Value.new(newtons: Math.exp(bounds.lower), upper_newtons: Math.exp(bounds.upper), working: working,
+                              in_words: "#{share_text(terms.confidence)} confidence that #{share_text(terms.coverage)} are stronger; k = #{format('%.3f', working[:k])}, on logarithms")
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Statistics
+      # Guards shared by the public functions, so that no NaN and no silent nonsense leaves them.
+      module Checks
+        module_function
+
+        # @raise [InsufficientData]
+        def breaks!(count, at_least:)
+          return if count.is_a?(Integer) && count >= at_least
+
+          raise InsufficientData.new("at least #{at_least} #{at_least == 1 ? 'break is' : 'breaks are'} needed, there #{count == 1 ? 'is' : 'are'} #{count}",
+                                     breaks: count, needed: at_least)
+        end
+
+        # @raise [InvalidInput] unless each lies strictly between 0 and 1
+        def shares!(**shares)
+          shares.each do |name, value|
+            next if value.is_a?(Numeric) && value > 0 && value < 1
+
+            raise InvalidInput.new("#{name} must lie strictly between 0 and 1", name => value)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  # Root of everything the product raises on purpose. The message says what is wrong and what would be right;
+  # the values that led to it are in +details+.
+  class Error < StandardError
+    attr_reader :details
+
+    def initialize(message = self.class.name, **details)
+      super(message)
+      @details = details
+    end
+  end
+
+  class InvalidInput < Error; end      # 422: a value cannot be used; details[:fields] when a form was sent
+  class NotFound < Error; end          # 404
+  class Conflict < Error; end          # 409: someone else was first, or the same file is there already
+  class InsufficientData < Error; end  # 409: the question has no answer from so few values
+  class Forbidden < Error; end         # 403
+  class NotConverged < Error; end      # 500: an iteration found no answer; never a wrong one
+end
