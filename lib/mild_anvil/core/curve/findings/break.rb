@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      module Findings
+        # The final fall: below 40 % of the peak and not by unloading; sudden, progressive or unknown.
+        module Break
+          POSITION = 40
+          GONE_SHARE = 0.4
+          HIGH_SHARE = 0.9
+          LOW_SHARE = 0.2
+          # From the last 90 % to the first 20 % of the peak. docs/decisions/0004 says why not 0.1 s.
+          SUDDEN_SECONDS = 0.2
+          # Stamps farther apart than this cannot tell sudden from progressive.
+          COARSE_SECONDS = 0.1
+          # Unloading is smooth: no single step takes this share of the force it starts from.
+          LEAP_SHARE = 0.25
+          # The rate of fall is taken over this time, or one sample; below this share of the steepest the fall has not begun.
+          RATE_SECONDS = 0.002
+          STEEP_SHARE = 0.1
+
+          def self.find(analysis)
+            net = analysis.net
+            peak = net[analysis.peak_index]
+            gone = gone_index(net, analysis.peak_index)
+            return [] if gone.nil?
+
+            start = start_of_fall(analysis, gone)
+            return [released(analysis, start)] if released?(analysis, start, gone)
+
+            [broken(analysis, start, peak)]
+          end
+
+          # The first sample after the force was at 40 % of the peak for the last time: a dip of stick and slip is no break.
+          def self.gone_index(net, top)
+            gate = GONE_SHARE * net[top]
+            last = (net.size - 1).downto(top + 1).find { |i| net[i] >= gate && net[i - 1] >= gate } || top
+            last + 1 if last + 1 < net.size
+          end
+          private_class_method :gone_index
+
+          # Back up the steep part of the fall to where it began: a slow decline before it is not the break.
+          def self.start_of_fall(analysis, gone)
+            net = analysis.net
+            width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
+            drop = ->(i) { net[[i - width, 0].max] - net[i] }
+            first = (gone - 1).downto(analysis.peak_index).find { |i| net[i] >= HIGH_SHARE * net[analysis.peak_index] } || analysis.peak_index
+            steepest = ([first, analysis.peak_index + 1].max..gone).max_by(&drop)
+            index = steepest
+            index -= 1 while index > analysis.peak_index && drop.call(index) >= [STEEP_SHARE * drop.call(steepest), 3 * analysis.sigma_newtons].max
+            ([index - width, analysis.peak_index].max..steepest).max_by { |i| net[i] }
+          end
+          private_class_method :start_of_fall
+
+          def self.broken(analysis, start, peak)
+            kind, seconds = speed(analysis, peak)
+            Finding.new(kind: :break, at_seconds: analysis.time_axis[start], force_newtons: analysis.net[start],
+                        because: "#{kind}: from #{format('%g', HIGH_SHARE * 100)} % to #{format('%g', LOW_SHARE * 100)} % of the peak in #{seconds ? "#{format('%.2g', seconds)} s" : 'an unknown time'}",
+                        extra: { speed: kind, fall_seconds: seconds, sample: start })
+          end
+          private_class_method :broken
+
+          # @return [Array(String, Float)] "sudden", "progressive" or "unknown", and the seconds it took
+          def self.speed(analysis, peak)
+            net = analysis.net
+            low = (analysis.peak_index...net.size).find { |i| net[i] <= LOW_SHARE * peak }
+            return ["unknown", nil] if low.nil?
+
+            high = low
+            high -= 1 while net[high] < HIGH_SHARE * peak && high > analysis.peak_index
+            seconds = analysis.time_axis[low] - analysis.time_axis[high]
+            interval = analysis.time_axis.typical_interval_seconds
+            return ["unknown", seconds] if interval > COARSE_SECONDS * 1.001 && seconds <= 3 * interval
+
+            [seconds <= SUDDEN_SECONDS ? "sudden" : "progressive", seconds]
+          end
+
+          def self.released(analysis, start)
+            Finding.new(kind: :release, at_seconds: analysis.time_axis[start], force_newtons: analysis.net[start],
+                        because: "the force was taken off smoothly: nothing broke here", extra: { sample: start })
+          end
+          private_class_method :released
+
+          def self.released?(analysis, start, gone)
+            net = analysis.net
+            return false if gone - start < 4 || (start...gone).any? { |i| net[i] - net[i + 1] > LEAP_SHARE * net[start] }
+
+            travel = analysis.recording.displacement&.samples
+            return reversed?(travel, start, gone) if travel
+
+            analysis.time_axis[gone] - analysis.time_axis[start] > 5 * SUDDEN_SECONDS
+          end
+          private_class_method :released?
+
+          def self.reversed?(travel, start, gone)
+            gone = [gone, travel.size - 1].min
+            (travel[gone] <=> travel[start]).to_i * (travel[start] <=> travel[0]).to_i < 0
+          end
+          private_class_method :reversed?
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Devices
+    module Delimited
+      # What a column of the file was taken for, and why. role "ignore" leaves it out.
+      Column = Struct.new(:index, :header, :role, :unit, :unit_text, :sign, :main, :because, keyword_init: true) do
+        def title = header.to_s.empty? ? "column #{index + 1}" : header
+
+        def to_h
+          { index: index, header: title, role: role, unit: unit&.symbol, sign: sign, main: main || false, because: because }
+        end
+      end
+
+      class Column
+        ROLES = %w[time sample force displacement torque angle pressure temperature other ignore].freeze
+        MEASURED = %w[force displacement torque angle pressure temperature other].freeze
+        # A pull is judged by a force; a bolt by a torque.
+        JUDGED = %w[force torque].freeze
+
+        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, /\A(.*?)\s+\/\s*(\S+)\z/, /\A(.*?)\s+in\s+(\S+)\z/i, /\A(.*?)\s*,\s*(\S+)\z/,
+                  /\A(.*?)_(\S+)\z/, /\A(.*?)\s+(\S+)\z/, /\A(.*?)\/(\S+)\z/].freeze
+
+        # @return [Array(String, String)] name and unit text of a header such as "Force [kN]" or "Load_kgf"
+        def self.split_header(text, units)
+          SPLITS.each_with_index do |pattern, place|
+            match = pattern.match(text.strip) or next
+            return [match[1], match[2]] if units.find(match[2]) || (place.zero? && match[2] != "")
+          end
+          [text.strip, nil]
+        end
+      end
+    end
+  end
+end

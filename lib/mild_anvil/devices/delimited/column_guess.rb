@@ -1,0 +1,112 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Devices
+    module Delimited
+      # Says what each column is, from its header, its unit and its values; what cannot be known stays open.
+      class ColumnGuess
+        # @param layout [Layout]
+        # @param lines [Array<String>] the first lines of the file
+        # @param preamble [Preamble]
+        # @param units [Core::Quantity::UnitTable]
+        # @param choices [Array<Hash>] made by the user: index and any of role, unit, sign, main
+        def initialize(layout:, lines:, preamble:, units:, choices: [])
+          @layout = layout
+          @lines = lines
+          @preamble = preamble
+          @units = units
+          @choices = choices.to_h { |choice| [choice.fetch(:index), choice] }
+        end
+
+        # @return [Array<Column>]
+        def call
+          headers = header_fields
+          unit_fields = @layout.unit_line ? @layout.fields(@lines[@layout.unit_line - 1]) : []
+          columns = Array.new(@layout.field_count) { |i| column(i, headers[i].to_s, unit_fields[i]) }
+          name_time(columns)
+          choose_main(columns)
+          columns
+        end
+
+        private
+
+        def header_fields
+          return [] if @layout.header_line.nil?
+
+          line = @lines[@layout.header_line - 1]
+          return @layout.fields(line) unless @layout.delimiter == " "
+
+          wide = line.strip.split(/\s{2,}|\t/)
+          wide.size == @layout.field_count ? wide : line.strip.gsub(/\s+([\[(])/, '\1').split(/\s+/)
+        end
+
+        def column(index, header, unit_field)
+          name, unit_text = Column.split_header(header, @units)
+          unit_text = unit_field.delete("[]()") if unit_field && !unit_field.empty?
+          chosen = @choices[index] || {}
+          unit = chosen[:unit] ? @units.find(chosen[:unit]) : @units.find(unit_text)
+          role = chosen[:role] || role_of(name, unit, index)
+          unit = nil if unit && !chosen[:unit] && !fits?(role, unit)
+          unit ||= @preamble.unit(role)
+          Column.new(index: index, header: name, role: role, unit: unit, unit_text: unit_text, sign: chosen[:sign] || nil,
+                     main: chosen[:main], because: because(name, unit, role, chosen))
+        end
+
+        def role_of(name, unit, index)
+          form = sample_fields(index).filter_map { |f| Stamps.form(f) }.first
+          return "time" if form
+
+          word = Vocabulary.role(name)
+          return word if unit.nil? || word == "sample" || unit.quantity == word
+          return "time" if unit.quantity == "time"
+
+          Column::MEASURED.include?(unit.quantity) ? unit.quantity : "other"
+        end
+
+        def fits?(role, unit) = unit.quantity == role || role == "other" || role.nil?
+
+        def because(name, unit, role, chosen)
+          return "chosen by you" if chosen.any?
+          return "not recognised" if role.nil?
+
+          [name.empty? ? nil : "header “#{name}”", unit && "unit #{unit.symbol}"].compact.join(", ").then { |text| text.empty? ? "from its values" : text }
+        end
+
+        # Without a header the first rising column is the time and the rest is asked for.
+        def name_time(columns)
+          columns.each { |c| c.role ||= @layout.header_line ? "other" : nil }
+          return if columns.any? { |c| %w[time sample].include?(c.role) }
+
+          rising = columns.find { |c| [nil, "other"].include?(c.role) && c.unit.nil? && rising?(c.index) } if columns.size > 1
+          return if rising.nil?
+
+          rising.role = "time"
+          rising.because = "its values always rise"
+        end
+
+        def rising?(index)
+          values = sample_fields(index).map { |f| @layout.style.parse(f) }
+          values.size > 2 && values.none?(&:nil?) && values.each_cons(2).all? { |a, b| b > a }
+        end
+
+        def sample_fields(index)
+          @rows ||= @lines.drop(@layout.data_first_line - 1).map { |line| @layout.fields(line) }.select { |f| f.size == @layout.field_count }
+          @rows.map { |fields| fields[index] }
+        end
+
+        def choose_main(columns)
+          return if columns.any?(&:main)
+
+          judged = columns.select { |c| c.role == "force" }
+          judged = columns.select { |c| c.role == "torque" } if judged.empty?
+          named = judged.select { |c| Vocabulary.main?(c.header) }
+          main = judged.one? ? judged.first : (named.first if named.one?)
+          return if main.nil?
+
+          main.main = true
+          main.because = "#{main.because}; the main one of #{judged.size} by its name" unless judged.one?
+        end
+      end
+    end
+  end
+end

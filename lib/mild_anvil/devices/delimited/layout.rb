@@ -1,0 +1,104 @@
+# frozen_string_literal: true
+
+require "csv"
+
+module MildAnvil
+  module Devices
+    module Delimited
+      # Where the table stands in a text and how its rows are cut. Lines count from 1.
+      Layout = Struct.new(:delimiter, :style, :header_line, :unit_line, :data_first_line, :field_count, :quoted, :preamble, keyword_init: true) do
+        def fields(line) = Layout.cut(line, delimiter)
+      end
+
+      class Layout
+        PROBE_LINES = 400
+        DELIMITERS = [";", "\t", ",", " "].freeze
+        NAMES = { ";" => "semicolon", "\t" => "tab", "," => "comma", " " => "spaces" }.freeze
+        RUN = 2 # data lines in a row that make a table
+
+        # @return [Array<String>] trimmed fields
+        def self.cut(line, delimiter)
+          return line.strip.split(/\s+/) if delimiter == " "
+          return quoted(line, delimiter) if line.include?('"')
+
+          line.split(delimiter, -1).map(&:strip)
+        end
+
+        def self.quoted(line, delimiter)
+          (CSV.parse_line(line, col_sep: delimiter) || []).map { |f| f.to_s.strip }
+        rescue CSV::MalformedCSVError
+          line.split(delimiter, -1).map { |f| f.delete('"').strip }
+        end
+        private_class_method :quoted
+
+        # Finds delimiter, number style and first data line by trying each and counting the lines that become rows.
+        #
+        # @param lines [Array<String>] the first lines of the file
+        # @param spread [Array<String>] lines from all over the file: a decimal comma may first be seen far down
+        # @param delimiter [String, nil] a choice made by the user
+        # @param decimal_mark [String, nil] likewise
+        # @return [Layout]
+        # @raise [InvalidInput] when no line is a row of numbers
+        def self.detect(lines, units, spread: [], delimiter: nil, decimal_mark: nil)
+          tried = (delimiter ? [delimiter] : DELIMITERS).filter_map { |mark| attempt(lines, units, spread: spread, delimiter: mark, decimal_mark: decimal_mark) }
+          best = tried.max_by { |rows, fields, _| [fields >= 2 ? rows : rows * 0.5, fields] }
+          raise InvalidInput.new(no_table(lines), line: 1) if best.nil?
+
+          best.last
+        end
+
+        def self.no_table(lines)
+          filled = lines.count { |line| !line.strip.empty? }
+          filled <= 3 ? "There is a header only and no data: no rows of readings stand below it. Export the readings as well" : "No table of numbers was found in this text. Export it as CSV: one row a reading, one column a channel"
+        end
+        private_class_method :no_table
+
+        def self.attempt(lines, units, spread:, delimiter:, decimal_mark:)
+          cut = lines.map { |line| cut(line, delimiter) }
+          style = decimal_mark ? NumberStyle.new(decimal_mark: decimal_mark) : NumberStyle.of(cut.flatten.first(PROBE_LINES * 8) + spread.flat_map { |line| cut(line, delimiter) })
+          rows = cut.map { |fields| row?(fields, style) ? fields.size : nil }
+          count, hits = rows.compact.tally.max_by { |size, n| [n, size] }
+          first = count && rows.each_cons(RUN).find_index { |pair| pair.all?(count) }
+          first = rows.index(count) if count && first.nil? && hits == 1
+          return if first.nil?
+
+          [hits, count, place(lines, cut, first, units: units, style: style, delimiter: delimiter, count: count)]
+        end
+        private_class_method :attempt
+
+        # A row has a number or a time in its first fields, and nothing but those, blanks and words for "no value".
+        def self.row?(fields, style)
+          kinds = fields.map { |f| f.empty? || NO_VALUE.match?(f) ? :none : (style.number?(f) || Stamps.form(f) ? :value : :word) }
+          kinds.count(:value) >= [1, (fields.size + 1) / 2].max && !kinds.include?(:word)
+        end
+
+        NO_VALUE = /\A(?:nan|n\/a|na|null|none|inf|-inf|-+|\*+|overflow|ovf|ol)\z/i.freeze
+
+        def self.place(lines, cut, first, units:, style:, delimiter:, count:)
+          above = (0...first).to_a.reverse.reject { |i| lines[i].strip.empty? }
+          header = above.find { |i| headerlike?(cut[i], count, delimiter) }
+          unit_line = header && above.first == header && unit_row?(cut[header], units) ? header : nil
+          header = above.find { |i| i < unit_line && headerlike?(cut[i], count, delimiter) } if unit_line
+          preamble = above.reject { |i| [header, unit_line].include?(i) }.map { |i| lines[i].strip }.reverse
+          new(delimiter: delimiter, style: style, header_line: header && (header + 1), unit_line: unit_line && (unit_line + 1),
+              data_first_line: first + 1, field_count: count, quoted: lines[first].include?('"'), preamble: preamble)
+        end
+        private_class_method :place
+
+        def self.headerlike?(fields, count, delimiter)
+          words = fields.count { |f| f.match?(/[[:alpha:]]/) }
+          sized = delimiter == " " ? fields.size >= count : (fields.size - count).abs <= 1
+          sized && words >= [1, count / 2].max
+        end
+        private_class_method :headerlike?
+
+        # Every filled field is short and is a unit, bare or in brackets.
+        def self.unit_row?(fields, units)
+          filled = fields.reject(&:empty?)
+          filled.any? && filled.all? { |f| units.find(f.delete("[]()")) }
+        end
+        private_class_method :unit_row?
+      end
+    end
+  end
+end

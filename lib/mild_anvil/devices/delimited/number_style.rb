@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Devices
+    module Delimited
+      # How a logger writes a number: its decimal mark and its thousands mark, if any.
+      class NumberStyle
+        # A plain number, or one with leading point or plus sign; an exponent may follow.
+        PLAIN = /\A[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?\z/
+        # Digits in groups of three: a thousands mark wherever a point has been seen to be the decimal mark.
+        GROUPED = /\A[+-]?\d{1,3}(?:,\d{3})+(?:\.\d*)?\z/
+        MINUS = "\u2212" # a typographic minus
+        SPACES = " \u00A0\u202F'"
+
+        attr_reader :decimal_mark, :thousands
+
+        # @param point_seen [Boolean] whether the file uses the point as its decimal mark for certain
+        def initialize(decimal_mark: ".", thousands: nil, point_seen: false)
+          @decimal_mark = decimal_mark
+          @thousands = thousands
+          @point_seen = point_seen
+          freeze
+        end
+
+        # @return [Float, nil] nil where the field is no number
+        def parse(field)
+          text = normalized(field)
+          return text.to_f if PLAIN.match?(text)
+
+          text.delete(",").to_f if @point_seen && GROUPED.match?(text)
+        end
+
+        def number?(field) = !parse(field).nil?
+        def plain? = decimal_mark == "." && thousands.nil?
+
+        # The style that a sample of numeric-looking fields is written in.
+        #
+        # A comma is a decimal mark unless every comma stands before exactly three digits and plain numbers of up to
+        # three digits, or a point behind it, show it to be a thousands mark.
+        # @param fields [Array<String>]
+        # @return [NumberStyle]
+        def self.of(fields)
+          digits = fields.grep(/\A\s*[+-]?[\d.,'\u00A0\u202F ]*\d[\d.,'\u00A0\u202F ]*(?:[eE][+-]?\d+)?\s*\z/)
+          return new(decimal_mark: ".", thousands: ",") if digits.any? { |f| f.match?(/\d,\d{3}\b.*\.\d/) }
+          return new(decimal_mark: ",", thousands: ".") if digits.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
+
+          spaced = digits.any? { |f| f.strip.match?(/\A[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
+          commas = digits.select { |f| f.include?(",") }
+          return new(decimal_mark: ".", thousands: spaced, point_seen: digits.any? { |f| f.include?(".") }) if commas.empty?
+
+          grouped = commas.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/) }
+          bare = digits.reject { |f| f.include?(",") }.any? { |f| f.strip.match?(/\A[+-]?\d{1,3}(?:\.\d+)?\z/) }
+          grouped && bare ? new(decimal_mark: ".", thousands: ",") : new(decimal_mark: ",", thousands: spaced)
+        end
+
+        private
+
+        def normalized(field)
+          text = field.strip.sub(MINUS, "-")
+          return text if plain?
+
+          text = text.delete(thousands == " " ? SPACES : thousands) if thousands
+          decimal_mark == "," ? text.tr(",", ".") : text
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require "time"
+
+module MildAnvil
+  module Devices
+    module Delimited
+      # Clock times and full stamps as seconds.
+      module Stamps
+        CLOCK = /\A(\d{1,3}):([0-5]?\d)(?::([0-5]?\d(?:[.,]\d+)?))?\z/
+        STAMP = /\A\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4}[T ]\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})?\z/
+        DAY_SECONDS = 86_400.0
+
+        module_function
+
+        # @return [String, nil] "clock", "stamp" or nil
+        def form(field)
+          text = field.strip
+          return "clock" if CLOCK.match?(text)
+
+          "stamp" if STAMP.match?(text)
+        end
+
+        # @return [Float, nil] seconds since midnight, or since the epoch
+        def parse(field, form)
+          text = field.strip
+          form == "clock" ? clock(text) : stamp(text)
+        end
+
+        # Clock times that run past midnight go on counting.
+        def unwrap_midnight(seconds)
+          days = 0.0
+          before = nil
+          seconds.map do |t|
+            days += DAY_SECONDS if before && t < before - (DAY_SECONDS / 2)
+            before = t
+            t + days
+          end
+        end
+
+        def clock(text)
+          match = CLOCK.match(text) or return
+          return (match[1].to_f * 60) + match[2].to_f if match[3].nil?
+
+          (match[1].to_f * 3600) + (match[2].to_f * 60) + match[3].tr(",", ".").to_f
+        end
+        private_class_method :clock
+
+        # Years first, or days first with points or strokes; a zone is honoured.
+        def stamp(text)
+          date, rest = text.split(/[T ]/, 2)
+          parts = date.split(/[-.\/]/)
+          parts = parts.reverse if parts.first.size <= 2
+          Time.parse("#{parts.join('-')}T#{rest.tr(',', '.')}#{rest.match?(/Z|[+-]\d{2}:?\d{2}\z/) ? '' : 'Z'}").to_r.to_f
+        rescue ArgumentError
+          nil
+        end
+        private_class_method :stamp
+      end
+    end
+  end
+end
