@@ -1,0 +1,9 @@
+# frozen_string_literal: true
+
+require "bundler/setup"
+$LOAD_PATH.unshift(File.expand_path("lib", __dir__))
+require "mild_anvil"
+
+MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
+MildAnvil::LOADER.eager_load
+run MildAnvil::Web::Application

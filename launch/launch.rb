@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+# Sets up and starts everything on a fresh machine. Plain Ruby only: the gems may not be there yet.
+module Launch
+  ROOT = File.expand_path("..", __dir__)
+  VAR = File.join(ROOT, "var")
+
+  # Something that the person can mend: one line of what, one of how.
+  class Trouble < StandardError
+    attr_reader :mend
+
+    def initialize(message, mend:)
+      super(message)
+      @mend = mend
+    end
+  end
+
+  module_function
+
+  # Says what is being done and how long it took.
+  def step(text)
+    started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    $stdout.print("  #{text} … ")
+    $stdout.flush
+    result = yield
+    $stdout.puts(result == :nothing ? "in place" : format("%.1f s", Process.clock_gettime(Process::CLOCK_MONOTONIC) - started))
+    result
+  end
+
+  # Runs a command with its output kept in a log; Trouble with the last lines if it fails.
+  def run(*command, log:, mend:, env: {}, chdir: ROOT)
+    path = File.join(VAR, "log", "#{log}.log")
+    FileUtils.mkdir_p(File.dirname(path))
+    return if system(env, *command, chdir: chdir, out: path, err: %i[child out])
+
+    tail = File.readlines(path).last(8).map { |line| "    #{line.scrub}" }.join
+    raise Trouble.new("#{command.first(3).join(' ')} failed; the end of #{path}:\n#{tail}", mend: mend)
+  end
+
+  def free_megabytes(path) = `df -Pk #{path}`.lines.last.split[3].to_i / 1024
+
+  def port_free?(port)
+    TCPServer.new("127.0.0.1", port).close
+    true
+  rescue Errno::EADDRINUSE, Errno::EACCES
+    false
+  end
+
+  def any_free_port
+    server = TCPServer.new("127.0.0.1", 0)
+    server.addr[1].tap { server.close }
+  end
+
+  def alive?(pid)
+    Process.kill(0, pid) == 1
+  rescue Errno::ESRCH, Errno::EPERM
+    false
+  end
+end
+
+require "fileutils"
+require "socket"
+require_relative "packages"
+require_relative "front_end"
+require_relative "database_server"

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module Launch
+  # Debian packages and gems, installed when they are missing.
+  module Packages
+    RUNNING = %w[mariadb-server-core mariadb-client-core libmariadb-dev libxml2-dev libxslt1-dev build-essential ruby-dev pkg-config
+                 fonts-lato fonts-dejavu-core].freeze
+    TESTING = %w[chromium-headless-shell].freeze
+    LEAST_MEGABYTES = 1500 # a fresh machine needs this much for packages, gems and the database
+
+    module_function
+
+    def ready(testing: false)
+      Launch.step("Debian packages") { debian(RUNNING + (testing ? TESTING : [])) }
+      Launch.step("Ruby gems") { gems }
+    end
+
+    def debian(names)
+      missing = names.reject { |name| `dpkg-query -W -f='${Status}' #{name} 2>/dev/null`.include?("install ok installed") }
+      return :nothing if missing.empty?
+
+      raise Trouble.new("these Debian packages are missing: #{missing.join(' ')}", mend: "run as root, or: apt-get install #{missing.join(' ')}") unless Process.uid.zero?
+
+      room!
+      env = { "DEBIAN_FRONTEND" => "noninteractive" }
+      mend = "see whether the package mirror can be reached, then start again"
+      Launch.run("apt-get", "update", log: "apt", mend: mend, env: env)
+      Launch.run("apt-get", "install", "-y", "--no-install-recommends", *missing, log: "apt", mend: mend, env: env)
+    end
+
+    def gems
+      return :nothing if system("bundle", "check", chdir: ROOT, out: File::NULL, err: File::NULL)
+
+      room!
+      Launch.run("bundle", "install", log: "bundle", mend: "see whether the gem registry can be reached, then start again")
+    end
+
+    def room!
+      free = Launch.free_megabytes(ROOT)
+      return if free > LEAST_MEGABYTES
+
+      raise Trouble.new("the disk has #{free} MB free and a first start needs #{LEAST_MEGABYTES} MB", mend: "make room on the disk that holds #{ROOT}")
+    end
+  end
+end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # From the bytes of a logger's file to a stored pull with its curve and findings; all of it or nothing.
+    module ImportCurve
+      module_function
+
+      # @param choices [Hash] see FileChoices
+      # @return [Store::Models::Pull]
+      # @raise [InvalidInput] naming line and mend; [Conflict] for a file that is here already
+      def call(lot_id:, name:, bytes:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "")
+        DuplicateFile.refuse!(Store::Models::Lot.fetch!(lot_id), bytes)
+        reading = Devices::Delimited::Reader.read(bytes, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
+        raise InvalidInput.new(reading.questions.map { |q| q[:text] }.join(" "), questions: reading.questions) unless reading.ready?
+
+        force!(reading)
+        analysis = Core::Curve::Analysis.new(reading.recording)
+        findings = analysis.findings
+        peak = findings.find { |f| f.kind == :peak }
+        raise InvalidInput.new("The highest force of this file is not above its zero: nothing was pulled. Choose another column") unless peak.force_newtons.positive?
+
+        Store::Database.write do
+          lot = Store::Models::Lot.fetch!(lot_id).lock!
+          pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: "file", note: note,
+                              peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: analysis.step_newtons)
+          StoreCurve.call(pull: pull, name: name, bytes: bytes, reading: reading, analysis: analysis, findings: findings)
+          Audit.record(:import_curve, pull, person_id: person_id, file: name)
+          RefreshLot.call(lot)
+          pull
+        end
+      end
+
+      # Lots are rated by force so far; a torque cannot be stored as newtons.
+      def force!(reading)
+        main = reading.recording.main
+        return if main.role == "force"
+
+        raise InvalidInput.new("This file holds a #{main.role} in #{main.unit} and no force: a lot measured in force cannot take it", role: main.role)
+      end
+      private_class_method :force!
+    end
+  end
+end

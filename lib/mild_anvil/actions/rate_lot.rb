@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Rates a lot from its judged pulls: reads, hands to the core, returns; nothing is stored.
+    module RateLot
+      Rated = Struct.new(:lot, :pulls, :judged, :statement, keyword_init: true)
+
+      module_function
+
+      # @param lot_id [Integer]
+      # @param what_if [Hash] coverage, confidence, factor, school, marking_step to try instead of the lot's
+      # @return [Rated]
+      def call(lot_id:, what_if: {}) = of(Store::Models::Lot.fetch!(lot_id), what_if: what_if)
+
+      def of(lot, what_if: {})
+        pulls = Store::Models::Pull.where(lot_id: lot.id).with_everything.all
+        judged = pulls.filter_map { |pull| judged(pull) }
+        terms = LotTerms.call(lot, what_if: what_if, resolution_newtons: coarsest(pulls))
+        sample = Core::Rating::Sample.new(Core::Rating::PerFeature.call(judged))
+        Rated.new(lot: lot, pulls: pulls, judged: judged, statement: Core::Rating::Rate.call(sample, terms))
+      end
+
+      def judged(pull)
+        judgement = pull.judgement or return
+        observation = Core::Rating::Observation.checked(counts_as: judgement.counts_as, force_newtons: judgement.force_newtons || pull.peak_newtons,
+                                                        upper_newtons: judgement.upper_newtons, label: pull.number.to_s, reason: judgement.reason, reference: pull.id)
+        Core::Rating::PerFeature::Judged.new(feature: pull.feature_id, number: pull.number, observation: observation, preload_newtons: pull.preload_newtons)
+      end
+      private_class_method :judged
+
+      def coarsest(pulls) = pulls.filter_map(&:resolution_newtons).max
+      private_class_method :coarsest
+    end
+  end
+end

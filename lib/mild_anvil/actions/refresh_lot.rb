@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Recomputes what the rack shows of a lot; called inside the transaction of every change to it.
+    module RefreshLot
+      module_function
+
+      # @param lot [Store::Models::Lot]
+      # @return [Hash] the new summary
+      def call(lot)
+        rated = RateLot.of(lot.refresh)
+        signed = Store::Models::SignedRating.where(lot_id: lot.id).order(:number).last
+        content = LotSummary.call(rated, signed)
+        row = { state: content[:next_step], content: JSON.generate(content), rule_version: Core::Rating::Statement::RULE_VERSION }
+        Store::Models::LotSummary.dataset.on_duplicate_key_update(*row.keys).insert(lot_id: lot.id, **row)
+        content
+      end
+    end
+  end
+end

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+require "digest"
+
+module MildAnvil
+  module Actions
+    # Puts a read and analysed recording into the database; runs inside the caller's transaction.
+    module StoreCurve
+      module_function
+
+      def call(pull:, name:, bytes:, reading:, analysis:, findings:)
+        file = Store::Models::SourceFile.keep(name: name, bytes: bytes)
+        recording = reading.recording
+        axis = recording.time_axis
+        curve = Store::Models::Curve.create(pull_id: pull.id, source_file_id: file.id, sample_count: recording.size, start_seconds: axis.start_seconds,
+                                            end_seconds: axis.end_seconds, interval_seconds: axis.interval_seconds, sense: analysis.sense,
+                                            offset_newtons: analysis.offset_newtons, sha256: "-" * 64, reading: reading.to_h, created_at: Time.now)
+        digests = channels(recording).each_with_index.map { |channel, position| write(curve, channel, position) }
+        curve.update(sha256: Digest::SHA256.hexdigest(digests.join))
+        keep_findings(curve, findings)
+      end
+
+      def channels(recording)
+        return recording.channels if recording.time_axis.even?
+
+        time = Core::Curve::Channel.new(name: "Time", role: "time", unit: Catalogue.units.find("s"), samples: recording.time_axis.stamps, main: false)
+        [*recording.channels, time]
+      end
+      private_class_method :channels
+
+      def write(curve, channel, position)
+        row = Store::Models::Channel.create(curve_id: curve.id, position: position, name: channel.name, role: channel.role, unit: channel.unit&.symbol, main: channel.main)
+        Store::Samples.write(row.id, channel.samples)
+      end
+      private_class_method :write
+
+      def keep_findings(curve, findings)
+        findings.each do |finding|
+          Store::Models::Finding.create(curve_id: curve.id, kind: finding.kind.to_s, at_seconds: finding.at_seconds, until_seconds: finding.until_seconds,
+                                        force_newtons: finding.force_newtons, because: finding.because, extra: finding.extra, rule_version: Core::Curve::Analysis::RULE_VERSION)
+        end
+      end
+      private_class_method :keep_findings
+    end
+  end
+end

@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+require "digest"
+require "zlib"
+
+module MildAnvil
+  module Store
+    # Samples in and out of the database: little-endian doubles, compressed, in chunks, with their min/max pyramid beside.
+    #
+    # bin 1 holds the samples; a higher bin holds the lows of a chunk and then its highs.
+    module Samples
+      CHUNK = 16_384
+
+      module_function
+
+      # @param channel_id [Integer]
+      # @param samples [Array<Float>]
+      # @return [String] SHA-256 over the packed samples
+      def write(channel_id, samples)
+        digest = Digest::SHA256.new
+        plain = samples.each_slice(CHUNK).map { |slice| [1, slice.first, slice.pack("E*").tap { |bytes| digest << bytes }] }
+        Core::Curve::Pyramid.build(samples).each do |level|
+          level.lows.each_slice(CHUNK).zip(level.highs.each_slice(CHUNK)) { |lows, highs| plain << [level.bin, lows.first, (lows + highs).pack("E*")] }
+        end
+        insert(channel_id, plain)
+        digest.hexdigest
+      end
+
+      def insert(channel_id, plain)
+        packed = Parallel.map(plain) { |_, _, bytes| Zlib.deflate(bytes, Zlib::BEST_SPEED) }
+        positions = Hash.new(-1)
+        rows = plain.zip(packed).map do |(bin, first, _), content|
+          [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, Sequel.blob(content)]
+        end
+        rows.each_slice(16) { |slice| chunks.import(%i[channel_id bin position first_value content], slice) }
+      end
+      private_class_method :insert
+
+      # @param from [Integer] first item of that bin
+      # @param count [Integer]
+      # @return [Array(Array<Float>, Array<Float>)] lows and highs; the same array twice for bin 1
+      def read(channel_id, bin:, from:, count:)
+        first = from / CHUNK
+        last = (from + count - 1) / CHUNK
+        parts = chunks.where(channel_id: channel_id, bin: bin, position: first..last).order(:position).select_map(:content)
+        lows, highs = unpack(parts, bin)
+        offset = from - (first * CHUNK)
+        low = lows[offset, count] || []
+        [low, bin == 1 ? low : highs[offset, count] || []]
+      end
+
+      def unpack(parts, bin)
+        values = parts.map { |part| Zlib.inflate(part).unpack("E*") }
+        return [values.flatten(1)] * 2 if bin == 1
+
+        halves = values.map { |v| [v.first(v.size / 2), v.last(v.size / 2)] }
+        [halves.flat_map(&:first), halves.flat_map(&:last)]
+      end
+      private_class_method :unpack
+
+      # @return [Array<Float>] all samples of a channel
+      def all(channel_id, count) = read(channel_id, bin: 1, from: 0, count: count).first
+
+      # @return [Integer] the first sample whose value is not below +value+, of a channel that never falls
+      def index_at(channel_id, value)
+        position = chunks.where(channel_id: channel_id, bin: 1).where { first_value <= value }.max(:position) || 0
+        part = read(channel_id, bin: 1, from: position * CHUNK, count: CHUNK).first
+        (position * CHUNK) + (part.bsearch_index { |v| v >= value } || part.size)
+      end
+
+      # @return [Array<Integer>] the bins that are kept for a channel, without 1
+      def bins(channel_id) = chunks.where(channel_id: channel_id).exclude(bin: 1).distinct.order(:bin).select_map(:bin)
+
+      def chunks = Sequel::Model.db[:channel_chunks]
+      private_class_method :chunks
+    end
+  end
+end

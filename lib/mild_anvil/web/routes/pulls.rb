@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Web
+    module Routes
+      # Pulls typed in, seen and judged; stretches of their curves.
+      module Pulls
+        def self.registered(app)
+          app.post "/api/lots/:id/pulls" do
+            pull = Actions::RecordPeak.call(lot_id: Params.id(params[:id]), person_id: person_id, **Params.body(request, Schemas::Peak))
+            json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
+          end
+          app.get("/api/pulls/:id") { json(Actions::ShowPull.call(pull_id: Params.id(params[:id]))) }
+          app.post "/api/pulls/:id/judgements" do
+            id = Params.id(params[:id])
+            Actions::JudgePull.call(pull_id: id, person_id: person_id, **Params.body(request, Schemas::Judgement))
+            json(Actions::ShowPull.call(pull_id: id), status: 201)
+          end
+          app.post "/api/pulls/:id/undo" do
+            id = Params.id(params[:id])
+            Actions::JudgePull.undo(pull_id: id, person_id: person_id)
+            json(Actions::ShowPull.call(pull_id: id))
+          end
+          app.get "/api/curves/:id/window" do
+            json(Actions::ReadWindow.call(curve_id: Params.id(params[:id]), points: (Params.number(params, :points) || 800).to_i,
+                                          from: Params.number(params, :from_seconds), to: Params.number(params, :to_seconds)))
+          end
+        end
+      end
+    end
+  end
+end

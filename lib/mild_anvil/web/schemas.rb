@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+require "dry/schema"
+
+module MildAnvil
+  module Web
+    # What the bodies of requests must look like.
+    module Schemas
+      POSITIVE = { gt?: 0 }.freeze
+      WORDS = Core::Plan::RequestWords
+
+      Job = Dry::Schema.JSON do
+        required(:customer).filled(:string, max_size?: 160)
+        required(:title).filled(:string, max_size?: 160)
+        optional(:purpose).filled(:string, included_in?: WORDS::PURPOSES)
+      end
+
+      LOT = proc do
+        optional(:material).value(:string, max_size?: 200)
+        optional(:maker).value(:string, max_size?: 200)
+        optional(:differs_from_use).value(:string, max_size?: 4000)
+        optional(:direction).filled(:string, included_in?: WORDS::DIRECTIONS)
+        optional(:configuration).value(:string, max_size?: 120)
+        optional(:item_condition).value(:string, max_size?: 120)
+        optional(:setup_class).filled(:string, included_in?: WORDS::SETUP_CLASSES)
+        optional(:display_unit).filled(:string, included_in?: Core::Quantity::UnitTable::DISPLAYED_FORCES)
+        optional(:specimens_planned).maybe(:integer, gt?: 0, lteq?: 10_000)
+        optional(:claim_newtons).maybe(:float, **POSITIVE)
+        optional(:claim_measure).maybe(:string, included_in?: WORDS::CLAIM_MEASURES)
+        optional(:claim_kind).maybe(:string, included_in?: WORDS::CLAIM_KINDS)
+        optional(:claim_factor).maybe(:float, gteq?: 1, lteq?: 50)
+        optional(:claim_every_piece).filled(:bool)
+        optional(:claim_source).maybe(:string, max_size?: 200)
+        optional(:requirement_newtons).maybe(:float, **POSITIVE)
+        optional(:requirement_measure).maybe(:string, included_in?: WORDS::CLAIM_MEASURES)
+        optional(:requirement_source).maybe(:string, max_size?: 200)
+        optional(:factor_low).maybe(:float, gteq?: 1, lteq?: 100)
+        optional(:factor_high).maybe(:float, gteq?: 1, lteq?: 100)
+        optional(:coverage_share).filled(:float, gteq?: 0.5, lteq?: 0.9999)
+        optional(:confidence_share).filled(:float, gteq?: 0.5, lteq?: 0.9999)
+        optional(:design_factor).filled(:float, gteq?: 1, lteq?: 50)
+        optional(:design_factor_key).maybe(:string, max_size?: 60)
+        optional(:marking_step).maybe(:float, **POSITIVE)
+        optional(:school).maybe(:string, included_in?: Core::Rating::Schools.all.map { |school| school::KEY.to_s })
+        optional(:shared_uncertainty_share).filled(:float, gteq?: 0, lteq?: 0.5)
+        optional(:shared_uncertainty_source).maybe(:string, max_size?: 200)
+      end
+
+      NewLot = Dry::Schema.JSON do
+        required(:name).filled(:string, max_size?: 160)
+        required(:item_type).filled(:string, included_in?: Catalogue.item_types.map(&:key))
+        instance_eval(&LOT)
+      end
+
+      LotChange = Dry::Schema.JSON do
+        optional(:version).filled(:integer)
+        optional(:name).filled(:string, max_size?: 160)
+        optional(:item_type).filled(:string, included_in?: Catalogue.item_types.map(&:key))
+        instance_eval(&LOT)
+      end
+
+      Peak = Dry::Schema.JSON do
+        required(:text).filled(:string, max_size?: 40)
+        required(:unit).filled(:string, included_in?: Core::Quantity::UnitTable::DISPLAYED_FORCES)
+        optional(:specimen_number).maybe(:integer, gt?: 0, lteq?: 100_000)
+        optional(:feature_name).maybe(:string, max_size?: 60)
+        optional(:note).value(:string, max_size?: 400)
+      end
+
+      Judgement = Dry::Schema.JSON do
+        required(:counts_as).filled(:string, included_in?: Core::Rating::Observation::KINDS.map(&:to_s))
+        optional(:force_newtons).maybe(:float, **POSITIVE)
+        optional(:upper_newtons).maybe(:float, **POSITIVE)
+        optional(:failed_part).maybe(:string, included_in?: WORDS::FAILED_PARTS)
+        optional(:zone).maybe(:string, max_size?: 40)
+        optional(:mode).maybe(:string, included_in?: WORDS::MODES)
+        optional(:reason).value(:string, max_size?: 400)
+      end
+
+      Choices = Dry::Schema.JSON do
+        optional(:delimiter).maybe(:string, included_in?: Actions::FileChoices::DELIMITERS)
+        optional(:decimal_mark).maybe(:string, included_in?: [".", ","])
+        optional(:interval_seconds).maybe(:float, **POSITIVE)
+        optional(:skip_bad_rows).maybe(:bool)
+        optional(:last_line).maybe(:integer, gt?: 0)
+        optional(:specimen_number).maybe(:integer, gt?: 0, lteq?: 100_000)
+        optional(:feature_name).maybe(:string, max_size?: 60)
+        optional(:columns).array(:hash) do
+          required(:index).filled(:integer, gteq?: 0)
+          optional(:role).filled(:string, included_in?: Actions::FileChoices::ROLES)
+          optional(:unit).maybe(:string, max_size?: 12)
+          optional(:sign).maybe(:integer, included_in?: [1, -1])
+          optional(:main).maybe(:bool)
+        end
+      end
+    end
+  end
+end
