@@ -6,7 +6,7 @@ module MildAnvil
     module SessionFacts
       module_function
 
-      def database_answers! = Sequel::Model.db.get(1)
+      def database_answers! = Sequel::Model.db.test_connection
 
       # @return [Array<Hash>]
       def people = Store::Models::Person.order(:id).map(&:values)

@@ -37,7 +37,7 @@ module MildAnvil
 
       get "/api/health" do
         Actions::SessionFacts.database_answers!
-        json(status: "ok", version: VERSION)
+        json({ status: "ok", version: VERSION })
       end
 
       get "/api/openapi.json" do

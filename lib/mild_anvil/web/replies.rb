@@ -9,7 +9,18 @@ module MildAnvil
       def json(value, status: 200)
         content_type "application/json"
         self.status status
-        JSON.generate(value)
+        JSON.generate(Replies.plain(value))
+      end
+
+      # Times as ISO 8601, decimals as numbers, the rest as it is.
+      def self.plain(value)
+        case value
+        when Hash then value.transform_values { |v| plain(v) }
+        when Array then value.map { |v| plain(v) }
+        when Time then value.iso8601
+        when BigDecimal then value.to_f
+        else value
+        end
       end
 
       # @return [Integer, nil] who is at work, as the browser says

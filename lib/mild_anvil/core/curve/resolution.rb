@@ -16,7 +16,7 @@ module MildAnvil
         def of(channel)
           values = channel.samples.each_slice([channel.samples.size / LOOK, 1].max).map(&:first).uniq.sort
           span = values.last.abs + values.first.abs
-          values.each_cons(2).map { |a, b| b - a }.select { |gap| gap > span * ROUNDING_SHARE }.min
+          values.each_cons(2).map { |a, b| b - a }.select { |gap| gap > span * ROUNDING_SHARE }.min&.then { |gap| Float(format("%.9g", gap)) }
         end
       end
     end

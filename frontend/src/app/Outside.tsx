@@ -1,0 +1,35 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link, Outlet } from "@tanstack/react-router";
+import { todayQuery } from "@/api/queries";
+
+/** What lies outside any lot. */
+export function Outside() {
+  const { data } = useQuery(todayQuery);
+  const all = Object.values(data?.counts ?? {}).reduce((a, b) => a + b, 0);
+  const places = [
+    { to: "/", label: "Today", count: all - (data?.counts.done ?? 0) },
+    { to: "/lots", label: "Lots", count: all },
+    { to: "/library", label: "Library", count: null },
+  ] as const;
+  return (
+    <div className="flex min-h-full flex-col min-[820px]:grid min-[820px]:grid-cols-[172px_1fr]">
+      <nav aria-label="Places" className="flex border-b border-edge min-[820px]:block min-[820px]:border-r min-[820px]:border-b-0 min-[820px]:pt-2.5">
+        {places.map((place) => (
+          <Link
+            key={place.to}
+            to={place.to}
+            activeOptions={{ exact: true }}
+            className="head flex min-h-10 items-center justify-between gap-2 px-4 text-[14px]"
+            activeProps={{ className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]" }}
+          >
+            {place.label}
+            {place.count !== null && data && <span className="num text-[12px] text-soft">{place.count}</span>}
+          </Link>
+        ))}
+      </nav>
+      <main className="min-w-0 px-4 py-4 min-[820px]:px-6">
+        <Outlet />
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import { Outlet, useNavigate } from "@tanstack/react-router";
+import { useState } from "react";
+import { Toaster } from "sonner";
+import { KeysHelp } from "./KeysHelp";
+import { useKeys } from "./keys";
+import { Palette } from "./Palette";
+import { useSettings } from "./settings";
+import { TopBar } from "./TopBar";
+
+export function Shell() {
+  const [finding, setFinding] = useState(false);
+  const [helping, setHelping] = useState(false);
+  const { nextUnit, toggleDark, dark } = useSettings();
+  const navigate = useNavigate();
+  useKeys([
+    { keys: "Ctrl+k", label: "Find or do anything", run: () => setFinding(true) },
+    { keys: "/", label: "Find or do anything", run: () => setFinding(true) },
+    { keys: "?", label: "All keys", run: () => setHelping(true) },
+    { keys: "u", label: "Next force unit", run: nextUnit },
+    { keys: "d", label: "Light or dark", run: toggleDark },
+    { keys: "g t", label: "Go to Today", run: () => void navigate({ to: "/" }) },
+    { keys: "g l", label: "Go to Lots", run: () => void navigate({ to: "/lots" }) },
+    { keys: "g y", label: "Go to Library", run: () => void navigate({ to: "/library" }) },
+  ]);
+  return (
+    <div className="flex h-full min-h-screen flex-col">
+      <TopBar onFind={() => setFinding(true)} onHelp={() => setHelping(true)} />
+      <div className="min-h-0 flex-1">
+        <Outlet />
+      </div>
+      <Palette open={finding} onOpenChange={setFinding} />
+      <KeysHelp open={helping} onOpenChange={setHelping} />
+      <Toaster position="bottom-right" theme={dark ? "dark" : "light"} toastOptions={{ style: { borderRadius: 3, font: "14px var(--font-text)" } }} />
+    </div>
+  );
+}

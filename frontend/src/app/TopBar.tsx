@@ -1,0 +1,107 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link, useMatchRoute } from "@tanstack/react-router";
+import { DropdownMenu } from "radix-ui";
+import { useEffect, useState } from "react";
+import { person as stored } from "@/api/client";
+import { lotQuery, sessionQuery } from "@/api/queries";
+import { FORCE_UNITS, type ForceUnit } from "@/format/force";
+import { Kbd } from "@/ui/Kbd";
+import { Segments } from "@/ui/Segments";
+import { useSettings } from "./settings";
+
+export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => void }) {
+  const match = useMatchRoute()({ to: "/lots/$lotId", fuzzy: true });
+  const lotId = match ? Number(match.lotId) : 0;
+  const { data: page } = useQuery({ ...lotQuery(lotId), enabled: lotId > 0 });
+  const { unit, setUnit, dark, toggleDark } = useSettings();
+  const shown = unit ?? page?.lot.display_unit ?? "lot";
+  const options = FORCE_UNITS.map((u) => ({ value: u as string, label: u as string }));
+  return (
+    <header className="flex h-11 shrink-0 items-center gap-3 bg-bar pr-4 pl-4 text-barink">
+      <Link to="/" className="flex items-center gap-3" aria-label="Mild Anvil, Today">
+        <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
+          <path d="M2 5h19c2 0 4-1 6-3h5c-1 5-5 8-11 8.500v3c0 2 2 3.500 5 4.500v2H8v-2c3-1 5-2.500 5-4.500v-3C8 10 3 9 2 5z" className="fill-barink" />
+        </svg>
+        <b className="head hidden text-[15px] sm:block">Mild Anvil</b>
+      </Link>
+      <span className="hidden min-w-0 truncate text-barsoft md:block">
+        {page ? (
+          <>
+            {page.job.customer} <span className="opacity-60">/</span> {page.job.title}
+          </>
+        ) : (
+          "Fernhollow Test Shop"
+        )}
+      </span>
+      <button type="button" onClick={onFind} className="ml-auto flex h-8 items-center justify-between gap-3 rounded-key border border-baredge px-2.5 text-barsoft lg:w-[220px]">
+        <span>
+          Find<span className="hidden lg:inline"> or do</span>
+        </span>
+        <span className="hidden lg:inline">
+          <Kbd>Ctrl K</Kbd>
+        </span>
+      </button>
+      <div className="hidden min-[820px]:block">
+        <Segments label="Force unit" value={shown} options={options} onChange={(value) => setUnit(value === unit ? null : (value as ForceUnit))} onDark />
+      </div>
+      <button type="button" onClick={toggleDark} aria-label={dark ? "Light theme" : "Dark theme"} className="h-8 w-8 rounded-key border border-baredge text-barsoft">
+        {dark ? "☼" : "☾"}
+      </button>
+      <button type="button" onClick={onHelp} aria-label="All keys" className="hidden h-8 w-8 rounded-key border border-baredge text-barsoft sm:block">
+        ?
+      </button>
+      <Person />
+    </header>
+  );
+}
+
+/** Who is at work: recorded with every judgement. */
+function Person() {
+  const { data } = useQuery(sessionQuery);
+  const [id, setId] = useState(stored.get());
+  const people = data?.people ?? [];
+  const current = people.find((p) => p.id === id);
+  useEffect(() => {
+    const first = people[0];
+    if (first && !current) {
+      stored.set(first.id);
+      setId(first.id);
+    }
+  }, [people, current]);
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="h-8 max-w-[190px] truncate rounded-key px-1 text-barsoft">
+        {current ? (
+          <>
+            {current.name}
+            <span className="hidden lg:inline"> · {current.role}</span>
+          </>
+        ) : (
+          "Who is at work?"
+        )}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={6} className="z-50 min-w-[220px] border border-edge bg-sheet p-1 text-ink shadow-lg">
+          <DropdownMenu.Label className="cap px-2.5 py-1.5">At work, recorded with every judgement</DropdownMenu.Label>
+          <DropdownMenu.RadioGroup
+            value={String(id)}
+            onValueChange={(value) => {
+              stored.set(Number(value));
+              setId(Number(value));
+            }}
+          >
+            {people.map((p) => (
+              <DropdownMenu.RadioItem
+                key={p.id}
+                value={String(p.id)}
+                className="cursor-pointer px-2.5 py-1.5 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-sheet data-[state=checked]:font-semibold"
+              >
+                {p.name} <span className="opacity-75">{p.role}</span>
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,55 @@
+import { createRootRoute, createRoute, createRouter, Link } from "@tanstack/react-router";
+import { Empty } from "@/ui/states";
+import { AskPage } from "@/features/ask/AskPage";
+import { JudgePage } from "@/features/judge/JudgePage";
+import { LibraryPage } from "@/features/library/LibraryPage";
+import { PapersPage } from "@/features/papers/PapersPage";
+import { PullPage } from "@/features/pull/PullPage";
+import { RackPage } from "@/features/rack/RackPage";
+import { RatePage } from "@/features/rate/RatePage";
+import { TodayPage } from "@/features/today/TodayPage";
+import { LotFrame } from "./LotFrame";
+import { Outside } from "./Outside";
+import { Shell } from "./Shell";
+
+const root = createRootRoute({
+  component: Shell,
+  notFoundComponent: () => (
+    <Empty title="There is no such page">
+      <Link to="/lots" className="font-semibold underline">
+        Go to the lots
+      </Link>
+    </Empty>
+  ),
+});
+const outside = createRoute({ getParentRoute: () => root, id: "outside", component: Outside });
+const today = createRoute({ getParentRoute: () => outside, path: "/", component: TodayPage });
+const lots = createRoute({ getParentRoute: () => outside, path: "/lots", component: RackPage });
+const library = createRoute({ getParentRoute: () => outside, path: "/library", component: LibraryPage });
+const lot = createRoute({
+  getParentRoute: () => root,
+  path: "/lots/$lotId",
+  params: { parse: ({ lotId }) => ({ lotId: Number(lotId) }), stringify: ({ lotId }) => ({ lotId: String(lotId) }) },
+  component: LotFrame,
+});
+const ask = createRoute({ getParentRoute: () => lot, path: "/ask", component: AskPage });
+const pull = createRoute({ getParentRoute: () => lot, path: "/pull", component: PullPage });
+const judge = createRoute({
+  getParentRoute: () => lot,
+  path: "/judge",
+  validateSearch: (search: Record<string, unknown>): { pull?: number } => (Number(search.pull) > 0 ? { pull: Number(search.pull) } : {}),
+  component: JudgePage,
+});
+const rate = createRoute({ getParentRoute: () => lot, path: "/rate", component: RatePage });
+const papers = createRoute({ getParentRoute: () => lot, path: "/papers", component: PapersPage });
+
+export const router = createRouter({
+  routeTree: root.addChildren([outside.addChildren([today, lots, library]), lot.addChildren([ask, pull, judge, rate, papers])]),
+  defaultPreload: false,
+});
+
+declare module "@tanstack/react-router" {
+  interface Register {
+    router: typeof router;
+  }
+}

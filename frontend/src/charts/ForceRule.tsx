@@ -1,0 +1,110 @@
+import { useMemo } from "react";
+import { perUnit } from "@/format/force";
+import { MarkShape } from "./MarkShape";
+import { placeDemands, placeMarks, ruleTop, type RuleDemand, type RuleMark } from "./ruleLayout";
+import { Ticks } from "./Ticks";
+import { useWidth } from "./useWidth";
+
+export type Span = { from: number; to: number; text: string };
+type Props = {
+  unit: string;
+  marks: RuleMark[];
+  demands: RuleDemand[];
+  span?: Span | null;
+  selected?: string | null;
+  describe: (newtons: number) => string;
+  onPick?: (id: string) => void;
+};
+
+const HEIGHT = 126;
+const LEFT = 24;
+const RIGHT = 24;
+const LINE = 76;
+const LANE = 17;
+const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink" };
+
+/** The ruler that every screen of a lot shares: demands hang above the line, observations stand below it. */
+export function ForceRule({ unit, marks, demands, span, selected, describe, onPick }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(1280);
+  const top = ruleTop([...marks.map((m) => m.upper ?? m.newtons), ...demands.flatMap((d) => [d.newtons, d.high ?? 0])]) || 1000;
+  const inner = width - LEFT - RIGHT;
+  const layout = useMemo(() => {
+    const x = (newtons: number) => LEFT + (inner * newtons) / top;
+    return { x, marks: placeMarks(marks, x, 7, 2), demands: placeDemands(demands, x, width - 8, 6.9) };
+  }, [marks, demands, inner, top, width]);
+  const { x } = layout;
+  return (
+    <div ref={ref} className="border-b border-edge bg-sheet" data-testid="force-rule">
+      <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, describe)}>
+        <Ticks top={top / perUnit(unit)} left={LEFT} width={inner} y={LINE} labelY={HEIGHT - 7} unit={unit} ticks={Math.max(3, Math.min(10, inner / 110))} fine={inner > 600} />
+        {span && <SpanLine span={span} x={x} />}
+        {layout.demands.map((demand) => (
+          <g key={demand.id} className={INKS[demand.kind]}>
+            {demand.low != null && demand.high != null && <Bracket from={x(demand.low)} to={Math.min(x(demand.high), width - RIGHT)} />}
+            <line x1={demand.x} x2={demand.x} y1={8 + demand.lane * LANE} y2={LINE - 2} stroke="currentColor" strokeWidth={demand.kind === "derived" ? 1.8 : 1.1} />
+            {demand.kind === "claim" ? (
+              <path d={`M${demand.x} ${LINE - 5}l5 -6.500l-5 -6.500l-5 6.500z`} fill="var(--sheet)" stroke="currentColor" strokeWidth={1.5} />
+            ) : (
+              <path d={`M${demand.x - 5.5} ${LINE - 10}h11l-5.500 9.500z`} fill="currentColor" />
+            )}
+            <text x={demand.x + (demand.anchor === "start" ? 6 : -6)} y={18 + demand.lane * LANE} textAnchor={demand.anchor} fontSize={12.5} fill="currentColor">
+              <tspan fontWeight={600}>{demand.label}</tspan> <tspan className="num">{demand.text}</tspan>
+            </text>
+          </g>
+        ))}
+        {layout.marks.map((place) => {
+          const first = place.marks[0];
+          if (!first) return null;
+          const chosen = place.marks.some((m) => m.id === selected);
+          const text = place.marks.map((m) => `${m.label}: ${m.kind.replace("_", " ")} ${describe(m.newtons)}`).join("\n");
+          return (
+            <g key={first.id} onClick={() => onPick?.(first.id)} className={onPick ? "cursor-pointer" : undefined}>
+              <title>{text}</title>
+              <rect x={place.x - 5} y={LINE + 3} width={14} height={32} fill="transparent" />
+              <MarkShape
+                kind={first.kind}
+                x={place.x}
+                y={LINE + 5 + place.lane * 15}
+                height={layout.marks.some((m) => m.lane > 0 && Math.abs(m.x - place.x) < 24) ? 13 : 22}
+                count={place.marks.length}
+                strong={chosen}
+                dim={selected != null && !chosen}
+              />
+            </g>
+          );
+        })}
+      </svg>
+    </div>
+  );
+}
+
+function Bracket({ from, to }: { from: number; to: number }) {
+  return (
+    <g stroke="currentColor" fill="none">
+      <line x1={from} x2={to} y1={LINE - 15} y2={LINE - 15} strokeWidth={5} opacity={0.25} />
+      <path d={`M${from} ${LINE - 20}v10M${to} ${LINE - 20}v10`} strokeWidth={1.3} />
+    </g>
+  );
+}
+
+function SpanLine({ span, x }: { span: Span; x: (newtons: number) => number }) {
+  const [a, b] = [x(span.from), x(span.to)];
+  const y = 50;
+  const half = span.text.length * 4 + 5;
+  if (b - a < half * 2 + 8) return null;
+  return (
+    <g className="text-derived">
+      <path d={`M${a} ${y}H${b}M${a} ${y - 4}v8M${b} ${y - 4}v8`} stroke="currentColor" strokeWidth={1.1} fill="none" />
+      <rect x={(a + b) / 2 - half} y={y - 9} width={half * 2} height={18} className="fill-sheet" />
+      <text x={(a + b) / 2} y={y + 4.5} textAnchor="middle" fontSize={12.5} fontWeight={600} fill="currentColor">
+        {span.text}
+      </text>
+    </g>
+  );
+}
+
+function sentence(marks: RuleMark[], demands: RuleDemand[], describe: (newtons: number) => string): string {
+  const above = demands.map((d) => `${d.label} ${describe(d.newtons)}`).join(", ");
+  const below = marks.map((m) => `${m.kind.replace("_", " ")} ${describe(m.newtons)}`).join(", ");
+  return `Force rule. Above: ${above || "nothing"}. Below: ${below || "no pulls yet"}.`;
+}

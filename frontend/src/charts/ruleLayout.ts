@@ -1,0 +1,86 @@
+/** What a force rule shows. All forces in newtons. */
+export type RuleMark = { id: string; newtons: number; upper?: number | null; kind: string; label: string };
+export type RuleDemand = {
+  id: string;
+  label: string;
+  text: string;
+  newtons: number;
+  kind: "derived" | "demand" | "claim";
+  low?: number | null;
+  high?: number | null;
+};
+
+export type PlacedMark = { x: number; lane: number; marks: RuleMark[] };
+export type PlacedDemand = RuleDemand & { x: number; lane: number; anchor: "start" | "end" };
+
+const HEADROOM = 1.14;
+
+/** The highest force in play and a little above, on a round number of steps. */
+export function ruleTop(forces: number[]): number {
+  const highest = Math.max(0, ...forces);
+  return highest > 0 ? highest * HEADROOM : 0;
+}
+
+/** A 1-2-5 step that gives about so many big ticks. */
+export function tickStep(top: number, ticks: number): number {
+  const raw = top / Math.max(ticks, 1);
+  const power = 10 ** Math.floor(Math.log10(raw));
+  const lead = raw / power;
+  return power * (lead <= 1 ? 1 : lead <= 2 ? 2 : lead <= 5 ? 5 : 10);
+}
+
+/** Marks nearer than a gap share a place: up to `lanes` stand one below the other, more merge into a count. */
+export function placeMarks(marks: RuleMark[], x: (newtons: number) => number, gap: number, lanes: number): PlacedMark[] {
+  const clusters: { marks: RuleMark[]; last: number }[] = [];
+  for (const mark of [...marks].sort((a, b) => a.newtons - b.newtons)) {
+    const at = x(mark.newtons);
+    const cluster = clusters.at(-1);
+    const wide = mark.kind === "at_least" || cluster?.marks.at(-1)?.kind === "at_least" ? gap * 2.2 : gap;
+    if (cluster && at - cluster.last < wide) {
+      cluster.marks.push(mark);
+      cluster.last = Math.max(cluster.last, at);
+    } else clusters.push({ marks: [mark], last: at });
+  }
+  return clusters.flatMap((cluster) => placeCluster(cluster.marks, x, gap, lanes));
+}
+
+function placeCluster(marks: RuleMark[], x: (newtons: number) => number, gap: number, lanes: number): PlacedMark[] {
+  const ends: number[] = [];
+  const placed: PlacedMark[] = [];
+  for (const mark of marks) {
+    const at = x(mark.newtons);
+    const need = mark.kind === "at_least" ? gap * 2.2 : gap;
+    let lane = ends.findIndex((end) => at >= end);
+    if (lane < 0 && ends.length < lanes) lane = ends.length;
+    if (lane < 0) {
+      const same = placed.findLast((p) => p.marks[0]?.kind === mark.kind) ?? placed.at(-1);
+      same?.marks.push(mark);
+      continue;
+    }
+    ends[lane] = at + need;
+    placed.push({ x: at, lane, marks: [mark] });
+  }
+  return placed;
+}
+
+/** Labels of demands side by side in as few lanes as keep them apart. */
+export function placeDemands(demands: RuleDemand[], x: (newtons: number) => number, width: number, charWidth: number): PlacedDemand[] {
+  const ends: [number, number][][] = [];
+  return [...demands]
+    .sort((a, b) => a.newtons - b.newtons)
+    .map((demand) => {
+      const at = x(demand.newtons);
+      const long = (demand.label.length + demand.text.length + 1) * charWidth + 10;
+      const sides: ("start" | "end")[] = at + long > width ? ["end", "start"] : at - long < 0 ? ["start"] : ["start", "end"];
+      for (let lane = 0; ; lane++) {
+        const taken = (ends[lane] ??= []);
+        for (const anchor of sides) {
+          const from = anchor === "start" ? at - 8 : at - long;
+          const to = anchor === "start" ? at + long : at + 8;
+          if (taken.some(([a, b]) => from < b && to > a)) continue;
+          taken.push([from, to]);
+          return { ...demand, x: at, lane, anchor };
+        }
+      }
+    });
+}

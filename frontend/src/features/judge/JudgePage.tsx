@@ -1,0 +1,49 @@
+import { Link, useNavigate, useSearch } from "@tanstack/react-router";
+import { useEffect } from "react";
+import { useKeys } from "@/app/keys";
+import { useLot } from "@/app/lotContext";
+import { plural } from "@/format/words";
+import { Empty } from "@/ui/states";
+import { Filmstrip } from "./Filmstrip";
+import { PullView } from "./PullView";
+
+/** The pulls as a filmstrip; the chosen one large, and beside it what it counts as. */
+export function JudgePage() {
+  const { page, setSelected } = useLot();
+  const search = useSearch({ from: "/lots/$lotId/judge" });
+  const navigate = useNavigate();
+  const pulls = page.pulls;
+  const current = pulls.find((p) => p.id === search.pull) ?? pulls.find((p) => !p.judgement) ?? pulls[0];
+  const go = (step: number) => {
+    const next = pulls[pulls.findIndex((p) => p.id === current?.id) + step];
+    if (next) void navigate({ to: "/lots/$lotId/judge", params: { lotId: page.lot.id }, search: { pull: next.id } });
+  };
+  useKeys([
+    { keys: "j", label: "Next pull", run: () => go(1) },
+    { keys: "k", label: "Pull before", run: () => go(-1) },
+  ]);
+  const id = current ? String(current.id) : null;
+  useEffect(() => {
+    setSelected(id);
+    return () => setSelected(null);
+  }, [id, setSelected]);
+  if (!current) {
+    return (
+      <Empty title="Nothing to judge yet">
+        Every pull is judged here: did the specimen break, or something else?{" "}
+        <Link to="/lots/$lotId/pull" params={{ lotId: page.lot.id }} className="font-semibold text-ink underline">
+          Bring in pulls
+        </Link>
+      </Empty>
+    );
+  }
+  return (
+    <div className="grid gap-4 min-[1060px]:grid-cols-[118px_1fr_300px]">
+      <h1 className="sr-only">
+        Judge: {page.lot.name}, {plural(pulls.length, "pull")}
+      </h1>
+      <Filmstrip current={current.id} />
+      <PullView key={current.id} id={current.id} onNext={() => go(1)} />
+    </div>
+  );
+}

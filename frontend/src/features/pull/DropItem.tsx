@@ -1,0 +1,73 @@
+import { useState } from "react";
+import { Sparkline } from "@/charts/Sparkline";
+import { useLot } from "@/app/lotContext";
+import { force } from "@/format/force";
+import { duration, plural, rate } from "@/format/words";
+import { Reader } from "./Reader";
+import type { Choices, Item } from "./useDrop";
+
+type Props = { item: Item; onChoose: (choices: Choices) => void; onPlace: (choices: Choices) => void; onRemove: () => void };
+
+const STATE = { reading: "Reading …", ready: "Ready", asks: "Asks", refused: "Refused", saving: "Saving …", saved: "Saved" };
+
+/** One file of a drop: what was understood, what is asked, or why it is refused. */
+export function DropItem({ item, onChoose, onPlace, onRemove }: Props) {
+  const { unit } = useLot();
+  const [open, setOpen] = useState(false);
+  const { preview } = item;
+  const shown = open || item.state === "asks";
+  return (
+    <article className="border-t border-line px-4 py-2.5 first:border-t-0" aria-label={item.file.name}>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <span className={`w-[74px] text-[13px] font-semibold ${item.state === "refused" ? "text-signal" : item.state === "asks" ? "text-derived" : ""}`}>{STATE[item.state]}</span>
+        <span className="min-w-0 flex-1">
+          <span className="block truncate font-semibold">{item.file.name}</span>
+          {preview && item.state !== "refused" && <span className="block text-[12.5px] text-soft">{understood(preview)}</span>}
+        </span>
+        {preview?.sketch_newtons && <Sparkline values={preview.sketch_newtons} top={preview.peak_newtons ?? 1} width={120} height={38} />}
+        {preview?.peak_newtons != null && (
+          <span className="num w-[110px] text-right text-[16px] font-semibold">
+            {force(preview.peak_newtons, { unit })} <small className="text-soft">{unit}</small>
+          </span>
+        )}
+        {preview && item.state !== "saved" && (
+          <button type="button" aria-expanded={shown} onClick={() => setOpen(!open)} className="text-[13px] font-semibold underline">
+            {shown && open ? "Hide" : "Change"}
+          </button>
+        )}
+        {item.state !== "saved" && item.state !== "saving" && (
+          <button type="button" onClick={onRemove} aria-label={`Leave ${item.file.name} out`} className="px-1 text-soft">
+            ✕
+          </button>
+        )}
+      </div>
+      {item.message && <p className="mt-1 pl-[90px] text-[13px]">{item.message}</p>}
+      {preview?.warnings.map((w) => (
+        <p key={w} className="mt-1 pl-[90px] text-[13px] text-derived">
+          {w}
+        </p>
+      ))}
+      {preview?.duplicate_of && <p className="mt-1 pl-[90px] text-[13px] text-derived">The same file is {preview.duplicate_of} already. Is it meant for both?</p>}
+      {item.state === "refused" && item.message?.includes("skip such rows") && (
+        <button type="button" className="mt-1 ml-[90px] text-[13px] font-semibold underline" onClick={() => onChoose({ skip_bad_rows: true })}>
+          Skip such rows
+        </button>
+      )}
+      {preview && shown && item.state !== "saved" && <Reader preview={preview} choices={item.choices} onChoose={onChoose} onPlace={onPlace} />}
+    </article>
+  );
+}
+
+function understood(preview: NonNullable<Item["preview"]>): string {
+  const main = preview.columns.find((c) => c.main);
+  const hertz = preview.interval_seconds ? rate(1 / preview.interval_seconds) : null;
+  return [
+    main ? `force from ${main.header}${main.unit ? ` in ${main.unit}` : ""}` : null,
+    plural(preview.rows, "row"),
+    hertz,
+    preview.duration_seconds ? duration(preview.duration_seconds) : null,
+    `${preview.delimiter_name}, decimal ${preview.decimal_mark === "," ? "comma" : "point"}`,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}

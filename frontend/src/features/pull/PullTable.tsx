@@ -1,0 +1,55 @@
+import { Link } from "@tanstack/react-router";
+import { useLot } from "@/app/lotContext";
+import { force } from "@/format/force";
+import { COUNTS_AS, when } from "@/format/words";
+import { Empty } from "@/ui/states";
+
+/** The pulls of the lot, in the order of pulling. */
+export function PullTable() {
+  const { page, unit, setSelected } = useLot();
+  if (page.pulls.length === 0) {
+    return (
+      <Empty title="No pulls yet">
+        Drop the files that the logger wrote, or type the highest reading of the display. Each pull belongs to a numbered specimen; one end, corner or body of it gives one observation.
+      </Empty>
+    );
+  }
+  return (
+    <div className="sheet overflow-x-auto">
+      <table className="w-full text-[13.5px]">
+        <thead>
+          <tr className="cap text-left [&>th]:px-3 [&>th]:py-2">
+            <th className="text-right">Pull</th>
+            <th>Specimen</th>
+            <th className="text-right">Peak</th>
+            <th>From</th>
+            <th>Counts as</th>
+            <th>When</th>
+          </tr>
+        </thead>
+        <tbody>
+          {page.pulls.map((pull) => (
+            <tr key={pull.id} onMouseEnter={() => setSelected(String(pull.id))} onMouseLeave={() => setSelected(null)} className="border-t border-line hover:bg-wash [&>td]:px-3 [&>td]:py-1.5">
+              <td className="num text-right">
+                <Link to="/lots/$lotId/judge" params={{ lotId: page.lot.id }} search={{ pull: pull.id }} className="font-semibold underline decoration-edge underline-offset-4 hover:decoration-ink">
+                  {pull.number}
+                </Link>
+              </td>
+              <td>
+                {pull.specimen}, {pull.feature}
+                {pull.preload_newtons != null && <span className={pull.preloaded ? "font-semibold text-derived" : "text-soft"}> {pull.preloaded ? "preloaded" : "loaded before"} {force(pull.preload_newtons, { unit })} {unit}</span>}
+              </td>
+              <td className="num text-right font-semibold whitespace-nowrap">
+                {pull.peak_is_lower_bound && "≥ "}
+                {force(pull.peak_newtons, { unit, resolution: pull.resolution_newtons })} <small className="font-normal text-soft">{unit}</small>
+              </td>
+              <td className="text-soft">{pull.origin === "file" ? "curve" : `typed ${pull.typed_text} ${pull.typed_unit}`}</td>
+              <td>{COUNTS_AS[pull.judgement?.counts_as ?? "unjudged"]}</td>
+              <td className="whitespace-nowrap text-soft">{when(pull.pulled_at)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,95 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { lotsQuery } from "@/api/queries";
+import { useKeys } from "@/app/keys";
+import { plural } from "@/format/words";
+import { Button } from "@/ui/Button";
+import { Empty, ErrorNote, Waiting } from "@/ui/states";
+import { LotRow } from "./LotRow";
+import { NewJob } from "./NewJob";
+import { NewLot } from "./NewLot";
+
+export function RackPage() {
+  const [text, setText] = useState("");
+  const [page, setPage] = useState(1);
+  const [waiting, setWaiting] = useState(false);
+  const [newJob, setNewJob] = useState(false);
+  const [newLot, setNewLot] = useState<{ id: number; customer: string } | null>(null);
+  const { data, error, refetch } = useQuery(lotsQuery(text, page, waiting));
+  useKeys([{ keys: "n", label: "New job", run: () => setNewJob(true) }]);
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h1>Lots</h1>
+        <span className="text-soft">{data ? `${plural(data.total, "lot")}, each on its own scale` : ""}</span>
+        <div className="ml-auto flex flex-wrap items-center gap-2.5">
+          <input
+            aria-label="Look for lots"
+            placeholder="Look for…"
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+              setPage(1);
+            }}
+            className="field h-9 w-40"
+          />
+          <Button
+            aria-pressed={waiting}
+            className={waiting ? "bg-wash" : ""}
+            onClick={() => {
+              setWaiting(!waiting);
+              setPage(1);
+            }}
+          >
+            Only what waits
+          </Button>
+          <Button primary hint="N" onClick={() => setNewJob(true)}>
+            New job
+          </Button>
+        </div>
+      </div>
+      {error && <ErrorNote message={error.message} onRetry={() => void refetch()} />}
+      {!data && !error && <Waiting what="the lots" />}
+      {data?.jobs.map((job) => (
+        <section key={job.id} aria-label={`${job.customer}: ${job.title}`}>
+          <div className="flex items-baseline gap-3 pt-5 pb-1.5">
+            <h2 className="text-[15px]">{job.customer}</h2>
+            <span className="text-soft">{job.title}</span>
+            <button type="button" onClick={() => setNewLot(job)} className="ml-auto text-[13px] font-semibold underline decoration-edge underline-offset-4 hover:decoration-ink">
+              Add a lot
+            </button>
+          </div>
+          <div className="border-b border-line">
+            {job.lots.map((lot) => (
+              <LotRow key={lot.id} lot={lot} />
+            ))}
+          </div>
+        </section>
+      ))}
+      {data?.total === 0 &&
+        (text || waiting ? (
+          <Empty title="Nothing like that">No lot has these words{waiting ? " and waits for something" : ""}.</Empty>
+        ) : (
+          <Empty title="No jobs yet">
+            A job is what somebody asked for; it holds lots, and a lot holds pulls of specimens made alike. Take in the first one with <b>New job</b>, or start with the demo: stop, empty the database, and run{" "}
+            <span className="num">bin/start</span> again.
+          </Empty>
+        ))}
+      {data && data.pages > 1 && (
+        <div className="flex items-center justify-center gap-4 py-5">
+          <Button disabled={page <= 1} onClick={() => setPage(page - 1)}>
+            Before
+          </Button>
+          <span className="num">
+            {page} of {data.pages}
+          </span>
+          <Button disabled={page >= data.pages} onClick={() => setPage(page + 1)}>
+            More
+          </Button>
+        </div>
+      )}
+      <NewJob open={newJob} onOpenChange={setNewJob} onCreated={setNewLot} />
+      <NewLot job={newLot} onClose={() => setNewLot(null)} />
+    </>
+  );
+}

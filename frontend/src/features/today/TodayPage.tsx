@@ -1,0 +1,90 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
+import { todayQuery } from "@/api/queries";
+import type { Schemas } from "@/api/client";
+import { useSettings } from "@/app/settings";
+import { force } from "@/format/force";
+import { plural, when } from "@/format/words";
+import { Empty, ErrorNote, Waiting } from "@/ui/states";
+
+const STEPS = {
+  judge: { title: "To judge", verb: "Judge", to: "/lots/$lotId/judge", line: (s: Schemas["Summary"]) => `${plural(s.pulled - s.judged, "pull")} without a judgement` },
+  pull: { title: "To pull", verb: "Pull", to: "/lots/$lotId/pull", line: (s: Schemas["Summary"]) => (s.planned ? `${s.pulled} of ${s.planned} pulled` : "nothing pulled yet") },
+  sign: { title: "To sign", verb: "Look and sign", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.counts_in_words },
+  more: { title: "Too little to rate", verb: "See why", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.recommended_because },
+} as const;
+
+const DONE: Record<string, string> = { judge_pull: "judged", import_curve: "imported", record_peak: "typed", undo_judgement: "took back" };
+
+export function TodayPage() {
+  const { data, error, refetch } = useQuery(todayQuery);
+  const { unit } = useSettings();
+  if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
+  if (!data) return <Waiting what="what waits" />;
+  const waiting = data.waiting.filter((g) => g.lots.length > 0);
+  return (
+    <div className="grid gap-6 min-[1100px]:grid-cols-[1fr_320px]">
+      <section aria-label="What waits">
+        <div className="flex items-baseline gap-3">
+          <h1>Today</h1>
+          <span className="text-soft">{new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}</span>
+        </div>
+        {waiting.length === 0 && (
+          <Empty title="Nothing waits">
+            Lots that need a pull, a judgement or a signature stand here.{" "}
+            <Link to="/lots" className="font-semibold text-ink underline">
+              Take in a job
+            </Link>
+          </Empty>
+        )}
+        {waiting.map((group) => {
+          const step = STEPS[group.step as keyof typeof STEPS];
+          return (
+            <div key={group.step} className="mt-5">
+              <div className="flex items-baseline gap-2 pb-1.5">
+                <h2>{step.title}</h2>
+                <span className="num text-[12px] text-soft">{group.lots.length}</span>
+              </div>
+              <div className="border-b border-line">
+                {group.lots.map((lot) => (
+                  <Link
+                    key={lot.id}
+                    to={step.to}
+                    params={{ lotId: lot.id }}
+                    className="group grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 border-t border-line bg-sheet px-3.5 py-2 hover:shadow-[inset_3px_0_var(--ink)]"
+                  >
+                    <span className="min-w-0">
+                      <span className="head text-[15px]">{lot.name}</span>
+                      <span className="ml-2.5 text-soft">{lot.customer}</span>
+                      <span className="block text-[13px] text-soft">{step.line(lot.summary)}</span>
+                    </span>
+                    <span className="font-semibold whitespace-nowrap group-hover:underline">{step.verb} ›</span>
+                  </Link>
+                ))}
+              </div>
+            </div>
+          );
+        })}
+      </section>
+      <section aria-label="Done last">
+        <h2 className="pt-1 pb-2">Done last</h2>
+        <ol className="sheet">
+          {data.latest.map((entry, i) => (
+            <li key={i} className="border-t border-line px-3 py-2 text-[13px] leading-snug first:border-t-0">
+              <Link to="/lots/$lotId/judge" params={{ lotId: entry.lot_id }} search={{ pull: entry.pull_id }} className="hover:underline">
+                <span className="font-semibold">Pull {entry.number}</span> of {entry.lot},{" "}
+                <span className="num">
+                  {force(entry.peak_newtons, { unit: unit ?? entry.display_unit })} {unit ?? entry.display_unit}
+                </span>
+              </Link>
+              <span className="block text-soft">
+                {DONE[entry.action]} by {entry.person ?? "nobody"}, {when(entry.created_at)}
+              </span>
+            </li>
+          ))}
+          {data.latest.length === 0 && <li className="px-3 py-3 text-soft">What is pulled and judged is listed here.</li>}
+        </ol>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import { grouped, MINUS } from "./force";
+
+export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+
+export const perCent = (share: number, decimals = 0): string => `${grouped(share * 100, decimals)} %`;
+
+export const signedPerCent = (share: number): string => `${share < 0 ? MINUS : "+"}${Math.abs(share * 100).toFixed(1)} %`;
+
+export const COUNTS_AS: Record<string, string> = {
+  break: "break",
+  at_least: "at least",
+  at_most: "at most",
+  between: "between",
+  void: "void",
+  unjudged: "to judge",
+  replaced: "replaced",
+};
+
+export const VERDICT: Record<string, string> = {
+  pass: "Meets it",
+  fail: "Fails",
+  cannot_tell: "Cannot be told yet",
+  not_comparable: "Not comparable",
+};
+
+/** 23.65 s, 2 min 41 s, 3 h 05 min */
+export function duration(seconds: number): string {
+  if (seconds < 100) return `${grouped(seconds, seconds < 10 ? 2 : 1)} s`;
+  if (seconds < 3600) return `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
+  return `${Math.floor(seconds / 3600)} h ${String(Math.round((seconds % 3600) / 60)).padStart(2, "0")} min`;
+}
+
+export function rate(hertz: number): string {
+  return hertz >= 1000 ? `${grouped(hertz / 1000, 1)} kHz` : `${grouped(hertz, hertz < 10 ? 1 : 0)} Hz`;
+}
+
+export function when(iso: string): string {
+  return new Date(iso).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+}

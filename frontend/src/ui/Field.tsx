@@ -1,0 +1,42 @@
+import { useId, type InputHTMLAttributes, type ReactNode } from "react";
+
+type Shell = { label: string; note?: ReactNode; error?: string; className?: string };
+type Props = Shell & InputHTMLAttributes<HTMLInputElement> & { unit?: string };
+
+/** A labelled input with its unit beside it and its fault below it. */
+export function Field({ label, note, error, unit, className, ...rest }: Props) {
+  const id = useId();
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="cap mb-1 block">
+        {label}
+      </label>
+      <div className="relative">
+        <input id={id} aria-invalid={error ? true : undefined} aria-describedby={`${id}-note`} className={`field ${unit ? "pr-12" : ""}`} autoComplete="off" {...rest} />
+        {unit && <span className="pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2 text-soft">{unit}</span>}
+      </div>
+      <Note id={`${id}-note`} note={note} error={error} />
+    </div>
+  );
+}
+
+export function TextArea({ label, note, error, className, ...rest }: Shell & React.TextareaHTMLAttributes<HTMLTextAreaElement>) {
+  const id = useId();
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="cap mb-1 block">
+        {label}
+      </label>
+      <textarea id={id} aria-invalid={error ? true : undefined} aria-describedby={`${id}-note`} className="field" rows={2} {...rest} />
+      <Note id={`${id}-note`} note={note} error={error} />
+    </div>
+  );
+}
+
+function Note({ id, note, error }: { id: string; note?: ReactNode; error?: string }) {
+  return (
+    <div id={id} className="text-[12px] leading-snug">
+      {error ? <span className="font-semibold text-signal">{error}</span> : note ? <span className="text-soft">{note}</span> : null}
+    </div>
+  );
+}
