@@ -2,6 +2,7 @@
 
 source "https://rubygems.org"
 
+gem "dry-schema", "1.13.4"
 gem "json", "3.1.0"
 gem "matrix", "~> 0.4"
 gem "mysql2", "0.5.7"
@@ -11,7 +12,6 @@ gem "puma", "8.0.2"
 gem "rack", "3.2.8"
 gem "sequel", "5.110.0"
 gem "sinatra", "4.2.1"
-gem "dry-schema", "1.13.4"
 gem "zeitwerk", "2.6.18"
 
 group :development, :test do

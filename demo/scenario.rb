@@ -20,7 +20,7 @@ module Demo
     def load_job(job)
       record = ACTIONS::CreateJob.call(customer: job.fetch(:customer), title: job.fetch(:title), purpose: job.fetch(:purpose), person_id: @people.first)
       job.fetch(:lots).each do |lot|
-        saved = ACTIONS::SaveLot.create(job_id: record.id, values: lot.reject { |key, _| %i[bench pulls sign].include?(key) }, person_id: @people.first)
+        saved = ACTIONS::SaveLot.create(job_id: record.id, values: lot.except(:bench, :pulls, :sign), person_id: @people.first)
         lot.fetch(:pulls).each_with_index { |pull, i| load_pull(saved, lot, pull, i) }
         ACTIONS::SignRating.call(lot_id: saved.id, person_id: @people.last) if lot[:sign]
       end
@@ -52,7 +52,7 @@ module Demo
       random = Random.new(pull.fetch(:seed))
       shape = SIMULATOR::Shapes.const_get(bench.fetch(:shape))
       path = shape.path(pull.fetch(:strength), random)
-      settings = bench.reject { |key, _| %i[shape dialect].include?(key) }
+      settings = bench.except(:shape, :dialect)
       log = SIMULATOR::Pull.new(path: path, bench: SIMULATOR::Bench.with(**settings), random: random, stop_newtons: pull[:stop_newtons]).log
       SIMULATOR::LogFile.text(log, bench.fetch(:dialect).to_sym)
     end

@@ -12,10 +12,16 @@ module MildAnvil
     end
   end
 
-  class InvalidInput < Error; end      # 422: a value cannot be used; details[:fields] when a form was sent
-  class NotFound < Error; end          # 404
-  class Conflict < Error; end          # 409: someone else was first, or the same file is there already
-  class InsufficientData < Error; end  # 409: the question has no answer from so few values
-  class Forbidden < Error; end         # 403
-  class NotConverged < Error; end      # 500: an iteration found no answer; never a wrong one
+  # 422: a value cannot be used; details[:fields] when a form was sent
+  class InvalidInput < Error; end
+  # 404
+  class NotFound < Error; end
+  # 409: someone else was first, or the same file is there already
+  class Conflict < Error; end
+  # 409: the question has no answer from so few values
+  class InsufficientData < Error; end
+  # 403
+  class Forbidden < Error; end
+  # 500: an iteration found no answer; never a wrong one
+  class NotConverged < Error; end
 end

@@ -30,7 +30,7 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
   const inner = width - LEFT - RIGHT;
   const layout = useMemo(() => {
     const x = (newtons: number) => LEFT + (inner * newtons) / top;
-    return { x, marks: placeMarks(marks, x, 7, 2), demands: placeDemands(demands, x, width - 8, 6.9) };
+    return { x, marks: placeMarks(marks, x, 6.5, 3), demands: placeDemands(demands, x, width - 8, 6.9) };
   }, [marks, demands, inner, top, width]);
   const { x } = layout;
   return (
@@ -64,8 +64,8 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
               <MarkShape
                 kind={first.kind}
                 x={place.x}
-                y={LINE + 5 + place.lane * 15}
-                height={layout.marks.some((m) => m.lane > 0 && Math.abs(m.x - place.x) < 24) ? 13 : 22}
+                y={LINE + 5 + place.lane * 11}
+                height={layout.marks.some((m) => m.lane > 0 && Math.abs(m.x - place.x) < 30) ? 9 : 22}
                 count={place.marks.length}
                 strong={chosen}
                 dim={selected != null && !chosen}

@@ -31,7 +31,7 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1 }: Props)
         <rect x={x - (strong ? 2.5 : 1.8)} y={y} width={strong ? 5 : 3.6} height={height} rx={1.8} className="fill-measured" />
       )}
       {count > 1 && (
-        <text x={x + (kind === "at_least" ? 13 : 5)} y={y + height - 1} className="num fill-measured" fontSize={10} fontWeight={600}>
+        <text x={x + (kind === "at_least" ? 13 : 5)} y={y + height - 1} className="num fill-measured stroke-sheet [paint-order:stroke]" strokeWidth={3} fontSize={10} fontWeight={600}>
           ×{count}
         </text>
       )}

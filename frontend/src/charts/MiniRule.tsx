@@ -29,7 +29,7 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
     <div ref={ref} aria-hidden="true">
       <svg width={width} height={HEIGHT}>
         {top > 0 ? (
-          <Ticks top={top / perUnit(unit)} left={SIDE} width={inner} y={LINE} labelY={HEIGHT - 5} unit={unit} ticks={Math.max(2, inner / 110)} fine={false} />
+          <Ticks top={top / perUnit(unit)} left={SIDE} width={inner} y={LINE} labelY={HEIGHT - 5} unit={unit} ticks={Math.max(2, inner / 75)} fine={false} />
         ) : (
           <>
             <line x1={SIDE} x2={SIDE + inner} y1={LINE} y2={LINE} className="stroke-edge" strokeWidth={1.2} strokeDasharray="2 4" />

@@ -18,7 +18,7 @@ module MildAnvil
         analysis = Core::Curve::Analysis.new(reading.recording)
         findings = analysis.findings
         peak = findings.find { |f| f.kind == :peak }
-        raise InvalidInput.new("The highest force of this file is not above its zero: nothing was pulled. Choose another column") unless peak.force_newtons.positive?
+        raise InvalidInput, "The highest force of this file is not above its zero: nothing was pulled. Choose another column" unless peak.force_newtons.positive?
 
         Store::Database.write do
           lot = Store::Models::Lot.fetch!(lot_id).lock!

@@ -35,12 +35,8 @@ module MildAnvil
       end
 
       def check!(pull, counts_as, force, upper, reason)
-        if counts_as == "void" && reason.to_s.strip.empty?
-          raise InvalidInput.new("A void needs a cause other than its value: say what went wrong", fields: { reason: "is needed for a void" })
-        end
-        if counts_as == "break" && pull.peak_is_lower_bound
-          raise InvalidInput.new("The cell was at its end, so this peak is a lower bound: count it as “at least”, or void", fields: { counts_as: "cannot be break" })
-        end
+        raise InvalidInput.new("A void needs a cause other than its value: say what went wrong", fields: { reason: "is needed for a void" }) if counts_as == "void" && reason.to_s.strip.empty?
+        raise InvalidInput.new("The cell was at its end, so this peak is a lower bound: count it as “at least”, or void", fields: { counts_as: "cannot be break" }) if counts_as == "break" && pull.peak_is_lower_bound
 
         Core::Rating::Observation.checked(counts_as: counts_as, force_newtons: force || pull.peak_newtons, upper_newtons: upper)
       end

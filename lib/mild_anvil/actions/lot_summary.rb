@@ -32,7 +32,11 @@ module MildAnvil
         by_number = rated.judged.to_h { |j| [j.number, j.observation] }
         rated.pulls.map do |pull|
           seen = by_number[pull.number]
-          kind = if replaced.include?(pull.number) then "replaced" else seen ? seen.counts_as.to_s : "unjudged" end
+          kind = if replaced.include?(pull.number)
+                   "replaced"
+                 else
+                   (seen ? seen.counts_as.to_s : "unjudged")
+                 end
           { pull_id: pull.id, number: pull.number, counts_as: kind, force_newtons: seen&.force_newtons || pull.peak_newtons, upper_newtons: seen&.upper_newtons }
         end
       end

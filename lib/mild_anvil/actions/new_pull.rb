@@ -32,7 +32,8 @@ module MildAnvil
         earlier = Store::Models::Pull.where(feature_id: feature.id).eager(:judgements).all
         broken = earlier.find { |pull| %w[break at_most between].include?(pull.judgement&.counts_as) } or return
 
-        raise Conflict.new("Specimen #{specimen_number}, #{feature.name}, failed already in pull #{broken.number}: a feature breaks once. Give another specimen or feature, or judge that pull again", pull: broken.number)
+        raise Conflict.new("Specimen #{specimen_number}, #{feature.name}, failed already in pull #{broken.number}: a feature breaks once. Give another specimen or feature, or judge that pull again",
+                           pull: broken.number)
       end
       private_class_method :unbroken!
     end

@@ -24,9 +24,7 @@ module MildAnvil
       def change(lot_id:, values:, person_id:, version: nil)
         Store::Database.write do
           lot = Store::Models::Lot.fetch!(lot_id).lock!
-          if version && lot.version != version
-            raise Conflict.new("Somebody else changed this lot while you were typing. Nothing was saved; load it again and repeat your change", version: lot.version)
-          end
+          raise Conflict.new("Somebody else changed this lot while you were typing. Nothing was saved; load it again and repeat your change", version: lot.version) if version && lot.version != version
 
           before = values.keys.to_h { |key| [key, lot[key]] }
           lot.update(version: lot.version + 1, **values)

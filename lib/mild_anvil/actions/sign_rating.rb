@@ -13,7 +13,7 @@ module MildAnvil
           person = People.fetch!(person_id)
           lot = Store::Models::Lot.fetch!(lot_id).lock!
           rated = RateLot.of(lot, what_if: what_if)
-          raise InsufficientData.new("There is no minimum to sign: #{rated.statement.recommendation.because}") if rated.statement.minimum.nil?
+          raise InsufficientData, "There is no minimum to sign: #{rated.statement.recommendation.because}" if rated.statement.minimum.nil?
 
           adopt(lot, rated.statement)
           number = (Store::Models::SignedRating.where(lot_id: lot.id).max(:number) || 0) + 1

@@ -93,6 +93,7 @@ module MildAnvil
         when "at_least", "at_most" then arrow(at, low, mark[:counts_as] == "at_least" ? 1 : -1)
         else
           @pdf.stroke_color Sheet::MEASURED
+          @pdf.line_width 1.3
           @pdf.stroke { @pdf.vertical_line @line - 4, low, at: at }
         end
       end

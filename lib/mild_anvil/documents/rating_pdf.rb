@@ -71,9 +71,7 @@ module MildAnvil
       end
 
       def result
-        if @statement["minimum"].nil?
-          return @sheet.paragraph("No minimum. #{@statement['recommended_because']}", color: Sheet::SIGNAL, size: 11)
-        end
+        return @sheet.paragraph("No minimum. #{@statement['recommended_because']}", color: Sheet::SIGNAL, size: 11) if @statement["minimum"].nil?
 
         chosen = @statement["schools"].find { |s| s["key"] == @statement["chosen"] }
         @sheet.pairs([["Minimum breaking strength", figure(@statement["minimum"])], ["School", "#{chosen['name']}. #{chosen['in_words']}."],
@@ -95,7 +93,7 @@ module MildAnvil
         margins = @statement["margins"] or return
         rows = []
         rows << "Minimum against claim: #{margins['excess_text']} #{@unit.symbol}, #{format('%+.1f', margins['excess_share'] * 100)} %." if margins["excess_text"]
-        rows << "Factor realised over the wanted working load: #{format('%g', margins['realised_factor'])}#{margins['band'] ? ", #{margins['band']} the target band" : ''}." if margins["realised_factor"]
+        rows << "Factor realised over the wanted working load: #{format('%g', margins['realised_factor'])}#{", #{margins['band']} the target band" if margins['band']}." if margins["realised_factor"]
         rows.each { |row| @sheet.paragraph(row) }
       end
 
@@ -110,7 +108,9 @@ module MildAnvil
         return if @pulls.empty?
 
         @sheet.heading "Pulls: #{@statement.dig('counts', 'in_words')}"
-        rows = @pulls.map { |p| [p["number"], "#{p['specimen']}, #{p['feature']}", force(p), WAYS.fetch(p["counts_as"]), [p["failed_part"], p["zone"], p["mode"]].compact.reject(&:empty?).join(", "), p["reason"].to_s, source(p)] }
+        rows = @pulls.map do |p|
+          [p["number"], "#{p['specimen']}, #{p['feature']}", force(p), WAYS.fetch(p["counts_as"]), [p["failed_part"], p["zone"], p["mode"]].compact.reject(&:empty?).join(", "), p["reason"].to_s, source(p)]
+        end
         @sheet.table([["Pull", "Specimen", "Force (#{@unit.symbol})", "Counts as", "What failed", "Reason", "From"], *rows], right: [0, 2], widths: { 0 => 32, 2 => 58, 3 => 56 })
       end
 
@@ -126,6 +126,7 @@ module MildAnvil
         drawn = @pulls.select { |pull| @curves[pull["id"]] }
         return if drawn.empty?
 
+        @sheet.room(190)
         @sheet.heading "Force over time"
         items = drawn.map { |p| { title: "Pull #{p['number']}: #{force(p)} #{@unit.symbol}, #{WAYS.fetch(p['counts_as'])}", points: @curves[p["id"]], void: p["counts_as"] == "void" } }
         PdfCurves.new(@sheet, unit: @unit).draw(items)

@@ -78,7 +78,7 @@ export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
         xUnit={onTravel ? "mm" : "s"}
         flags={flags}
         lines={claim ? [{ newtons: claim, text: `claim ${force(claim, { unit })} ${unit}` }] : []}
-        height={352}
+        height={300}
         muted={muted}
       />
     </>

@@ -22,7 +22,7 @@ const WAYS: { kind: Kind; key: string; label: string; note: string }[] = [
   { kind: "break", key: "b", label: "Break", note: "the specimen failed" },
   { kind: "at_least", key: "l", label: "At least", note: "something else ended it" },
   { kind: "at_most", key: "m", label: "At most", note: "failed on the way to it" },
-  { kind: "between", key: "w", label: "Between", note: "two readings, one before, one after" },
+  { kind: "between", key: "w", label: "Between", note: "two readings" },
   { kind: "void", key: "v", label: "Void", note: "a cause, not the value" },
 ];
 
@@ -91,9 +91,11 @@ export function JudgePanel({ pull, item, onNext }: { pull: Pull; item: string; o
               aria-checked={on}
               disabled={judge.isPending}
               onClick={() => choose(way.kind)}
-              className={`grid min-h-10 w-full grid-cols-[26px_1fr] items-center border-t border-line px-3 text-left ${on ? (pending ? "bg-chosen" : "bg-ink text-sheet") : "hover:bg-wash"}`}
+              className={`grid min-h-10 w-full grid-cols-[22px_1fr] items-center gap-2.5 border-t border-line px-3 text-left ${on ? (pending ? "bg-chosen" : "bg-ink text-sheet") : "hover:bg-wash"}`}
             >
-              <Kbd>{way.key.toUpperCase()}</Kbd>
+              <span>
+                <Kbd>{way.key.toUpperCase()}</Kbd>
+              </span>
               <span>
                 <b className="font-semibold">{way.label}</b> <span className="text-[13px] opacity-80">{way.note}</span>
               </span>

@@ -77,7 +77,7 @@ module MildAnvil
           level = first_level(readings)
           _, top = Spikes.split(readings, noise: 0.0, floor: level)
           gate = REST_SHARE * (readings[top] - level)
-          leaves = (0..top).find { |i| readings[i] - level > gate && (readings[i + 1] || level + gate) - level >= gate } || top
+          leaves = (0..top).find { |i| readings[i] - level > gate && (readings[i + 1] || (level + gate)) - level >= gate } || top
           leaves -= 1 while leaves.positive? && readings[leaves] > level
           return if leaves + 1 < FEWEST_QUIET
 

@@ -58,8 +58,8 @@ module MildAnvil
         private_class_method :nice_step
 
         # @return [Figure] the last step at or below the value: how minimum strengths and working loads are stated
-        def down(newtons) = figure(steps(newtons) { |ratio| ratio.floor })
-        def up(newtons) = figure(steps(newtons) { |ratio| ratio.ceil })
+        def down(newtons) = figure(steps(newtons, &:floor))
+        def up(newtons) = figure(steps(newtons, &:ceil))
         def nearest(newtons) = figure(steps(newtons) { |ratio| ratio.round(half: :even) })
 
         # @return [Integer] digits behind the decimal point

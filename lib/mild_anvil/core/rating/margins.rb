@@ -17,7 +17,7 @@ module MildAnvil
           wanted = wanted_load(terms)
           realised = wanted && (minimum_newtons / wanted)
           new(excess_newtons: excess, excess_text: excess && figures.down(excess).text, excess_share: excess && (excess / claimed),
-              realised_factor: realised && (realised * 100).floor / 100.0, required_newtons: wanted, band: band(realised, terms.requirement),
+              realised_factor: realised && ((realised * 100).floor / 100.0), required_newtons: wanted, band: band(realised, terms.requirement),
               meets_requirement: met?(minimum_newtons, limit_newtons, terms.requirement)).freeze
         end
 
@@ -29,7 +29,7 @@ module MildAnvil
         private_class_method :wanted_load
 
         def self.met?(minimum, limit, requirement)
-          return if requirement.nil?
+          return false if requirement.nil?
 
           (requirement.measure == :working_load ? limit : minimum) >= requirement.newtons
         end

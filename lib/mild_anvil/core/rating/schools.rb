@@ -11,7 +11,7 @@ module MildAnvil
         def all = constants.map { |name| const_get(name) }.grep(School).sort_by { |school| school::POSITION }
 
         # @return [School, nil]
-        def find(key) = all.find { |school| school::KEY == key.to_sym }
+        def find(key) = all.find { |school| key.to_sym == school::KEY }
       end
     end
   end

@@ -33,9 +33,12 @@ module MildAnvil
           { breaks: description.count, mean: stated(figures.nearest(description.mean)), lowest: stated(figures.nearest(description.lowest)),
             highest: stated(figures.nearest(description.highest)), median_newtons: description.median,
             standard_deviation_newtons: description.standard_deviation,
-            standard_deviation: description.standard_deviation && stated(figures.up(description.standard_deviation)),
+            standard_deviation: description.standard_deviation && stated(finer.nearest(description.standard_deviation)),
             variation_share: description.variation_share }
         end
+
+        # A standard deviation is stated one figure finer than the readings.
+        def finer = Quantity::FigureRule.new(unit: figures.unit, step: figures.step / 10)
 
         def school(result)
           shown = result.minimum ? :down : :nearest

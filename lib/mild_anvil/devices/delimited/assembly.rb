@@ -46,7 +46,7 @@ module MildAnvil
         def channel(column, keep)
           factor = column.unit ? column.unit.factor : 1.0
           samples = pick(@rows.columns[column.index], keep)
-          samples = samples.map { |v| v * factor } unless factor == 1.0
+          samples = samples.map { |v| v * factor } unless (factor - 1.0).zero?
           Core::Curve::Channel.new(name: column.title, role: column.role, unit: column.unit, sign: column.sign, samples: samples, main: column.main || false)
         end
 

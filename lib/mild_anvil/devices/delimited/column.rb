@@ -18,8 +18,8 @@ module MildAnvil
         # A pull is judged by a force; a bolt by a torque.
         JUDGED = %w[force torque].freeze
 
-        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, /\A(.*?)\s+\/\s*(\S+)\z/, /\A(.*?)\s+in\s+(\S+)\z/i, /\A(.*?)\s*,\s*(\S+)\z/,
-                  /\A(.*?)_(\S+)\z/, /\A(.*?)\s+(\S+)\z/, /\A(.*?)\/(\S+)\z/].freeze
+        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+)\z}, /\A(.*?)\s+in\s+(\S+)\z/i, /\A(.*?)\s*,\s*(\S+)\z/,
+                  /\A(.*?)_(\S+)\z/, /\A(.*?)\s+(\S+)\z/, %r{\A(.*?)/(\S+)\z}].freeze
 
         # @return [Array(String, String)] name and unit text of a header such as "Force [kN]" or "Load_kgf"
         def self.split_header(text, units)

@@ -44,7 +44,7 @@ module MildAnvil
           name, unit_text = Column.split_header(header, @units)
           unit_text = unit_field.delete("[]()") if unit_field && !unit_field.empty?
           chosen = @choices[index] || {}
-          unit = chosen[:unit] ? @units.find(chosen[:unit]) : @units.find(unit_text)
+          unit = @units.find(chosen[:unit] || unit_text)
           role = chosen[:role] || role_of(name, unit, index)
           unit = nil if unit && !chosen[:unit] && !fits?(role, unit)
           unit ||= @preamble.unit(role)

@@ -68,11 +68,17 @@ module MildAnvil
 
         # A row has a number or a time in its first fields, and nothing but those, blanks and words for "no value".
         def self.row?(fields, style)
-          kinds = fields.map { |f| f.empty? || NO_VALUE.match?(f) ? :none : (style.number?(f) || Stamps.form(f) ? :value : :word) }
+          kinds = fields.map do |f|
+            if f.empty? || NO_VALUE.match?(f)
+              :none
+            else
+              (style.number?(f) || Stamps.form(f) ? :value : :word)
+            end
+          end
           kinds.count(:value) >= [1, (fields.size + 1) / 2].max && !kinds.include?(:word)
         end
 
-        NO_VALUE = /\A(?:nan|n\/a|na|null|none|inf|-inf|-+|\*+|overflow|ovf|ol)\z/i.freeze
+        NO_VALUE = %r{\A(?:nan|n/a|na|null|none|inf|-inf|-+|\*+|overflow|ovf|ol)\z}i
 
         def self.place(lines, cut, first, units:, style:, delimiter:, count:)
           above = (0...first).to_a.reverse.reject { |i| lines[i].strip.empty? }

@@ -5,7 +5,7 @@ module MildAnvil
     module Delimited
       # Facts that stand above the table: a sampling rate or interval, and units.
       class Preamble
-        RATE = /(\d+(?:[.,]\d+)?)\s*(k?Hz|k?S\/s|samples?\s*(?:\/|per)\s*s)/i
+        RATE = %r{(\d+(?:[.,]\d+)?)\s*(k?Hz|k?S/s|samples?\s*(?:/|per)\s*s)}i
         INTERVAL = /(?:interval|intervall|intervalle|intervalo|period|periode|dt|delta t|step|schrittweite)\D{0,12}?(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
         PAIR = /\A(.+?)\s*[:=\t]\s*\[?(\S+?)\]?\z/
 

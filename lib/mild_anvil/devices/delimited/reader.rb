@@ -109,7 +109,11 @@ module MildAnvil
         def ask_for_interval(column)
           return if @interval_seconds
 
-          what = column ? "Samples are numbered and no rate is stated" : "There is #{@columns.size == 1 ? 'one column only and ' : ''}no time in this file"
+          what = if column
+                   "Samples are numbered and no rate is stated"
+                 else
+                   "There is #{'one column only and ' if @columns.size == 1}no time in this file"
+                 end
           @questions << { kind: "interval", text: "#{what}. At which sampling rate was it recorded?", columns: [] }
         end
 

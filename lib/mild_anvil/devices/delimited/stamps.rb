@@ -8,7 +8,7 @@ module MildAnvil
       # Clock times and full stamps as seconds.
       module Stamps
         CLOCK = /\A(\d{1,3}):([0-5]?\d)(?::([0-5]?\d(?:[.,]\d+)?))?\z/
-        STAMP = /\A\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4}[T ]\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})?\z/
+        STAMP = %r{\A\d{1,4}[-./]\d{1,2}[-./]\d{1,4}[T ]\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})?\z}
         DAY_SECONDS = 86_400.0
 
         module_function
@@ -49,9 +49,9 @@ module MildAnvil
         # Years first, or days first with points or strokes; a zone is honoured.
         def stamp(text)
           date, rest = text.split(/[T ]/, 2)
-          parts = date.split(/[-.\/]/)
+          parts = date.split(%r{[-./]})
           parts = parts.reverse if parts.first.size <= 2
-          Time.parse("#{parts.join('-')}T#{rest.tr(',', '.')}#{rest.match?(/Z|[+-]\d{2}:?\d{2}\z/) ? '' : 'Z'}").to_r.to_f
+          Time.parse("#{parts.join('-')}T#{rest.tr(',', '.')}#{'Z' unless rest.match?(/Z|[+-]\d{2}:?\d{2}\z/)}").to_r.to_f
         rescue ArgumentError
           nil
         end

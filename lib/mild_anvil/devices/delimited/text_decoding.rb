@@ -18,13 +18,13 @@ module MildAnvil
         # @return [Decoded]
         # @raise [InvalidInput] for an empty or a binary file
         def call(bytes)
-          raise InvalidInput.new("The file is empty: there is no data in it. Export it again from the logger") if bytes.empty?
+          raise InvalidInput, "The file is empty: there is no data in it. Export it again from the logger" if bytes.empty?
 
           mark, encoding = MARKS.find { |m, _| bytes.byteslice(0, m.bytesize).b == m }
           body = mark ? bytes.byteslice(mark.bytesize..) : bytes
           encoding ||= guess(body)
           text = encoding == "UTF-8" ? body.dup.force_encoding("UTF-8") : convert(body, encoding)
-          raise InvalidInput.new("The file is empty: there is no data in it. Export it again from the logger") if text.strip.empty?
+          raise InvalidInput, "The file is empty: there is no data in it. Export it again from the logger" if text.strip.empty?
 
           Decoded.new(text: plain_line_ends(text), encoding: encoding, bom: !mark.nil?, newline: newline(text))
         end
@@ -50,14 +50,20 @@ module MildAnvil
         private_class_method :zeros_guess
 
         def binary!
-          raise InvalidInput.new("This is binary, not text: it cannot be read as a table. Export it from the logger as CSV or text")
+          raise InvalidInput, "This is binary, not text: it cannot be read as a table. Export it from the logger as CSV or text"
         end
         private_class_method :binary!
 
         def convert(bytes, encoding) = bytes.dup.force_encoding(encoding).encode("UTF-8", invalid: :replace, undef: :replace)
         private_class_method :convert
 
-        def newline(text) = text.include?("\r\n") ? "CRLF" : (text.include?("\r") ? "CR" : "LF")
+        def newline(text)
+          if text.include?("\r\n")
+            "CRLF"
+          else
+            (text.include?("\r") ? "CR" : "LF")
+          end
+        end
         private_class_method :newline
 
         def plain_line_ends(text)

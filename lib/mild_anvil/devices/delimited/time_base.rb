@@ -38,8 +38,12 @@ module MildAnvil
           return Array.new(count) { |i| i * @interval_seconds } if @column.nil?
 
           stamps = @rows.columns[@column.index]
-          factor = @column.role == "sample" ? @interval_seconds : (@form ? 1.0 : @column.unit.factor)
-          factor == 1.0 ? stamps : stamps.map { |t| t * factor }
+          factor = if @column.role == "sample"
+                     @interval_seconds
+                   else
+                     (@form ? 1.0 : @column.unit.factor)
+                   end
+          (factor - 1.0).zero? ? stamps : stamps.map { |t| t * factor }
         end
 
         def forward!(values)

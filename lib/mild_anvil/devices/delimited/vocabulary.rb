@@ -18,7 +18,7 @@ module MildAnvil
         }.freeze
         # Words that tell the main force from the others beside it.
         MAIN = %w[main total sum gesamt haupt principal principale load force kraft].freeze
-        PART = /\A(?:leg|ch|channel|kanal|voie|canal|cell|strang|brin|bein|side|part)\b/i.freeze
+        PART = /\A(?:leg|ch|channel|kanal|voie|canal|cell|strang|brin|bein|side|part)\b/i
 
         module_function
 
@@ -26,8 +26,10 @@ module MildAnvil
         # @return [String, nil] role
         def role(header)
           words = header.to_s.downcase.scan(/[[:alpha:]]+/)
-          WORDS.each { |role, known| return role if known.include?(words.first) }
-          WORDS.each { |role, known| return role if (words & known.reject { |w| w.size < 3 }).any? }
+          WORDS.each do |role, known|
+            return role if known.include?(words.first)
+            return role if words.intersect?(known.reject { |w| w.size < 3 })
+          end
           nil
         end
 

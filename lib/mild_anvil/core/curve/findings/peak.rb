@@ -43,7 +43,7 @@ module MildAnvil
 
           def self.stuck_samples(readings, top)
             count = 1
-            count += 1 while (readings[top + count]) && (readings[top + count] - readings[top]).zero?
+            count += 1 while readings[top + count] && (readings[top + count] - readings[top]).zero?
             quantized_by_noise?(readings, top, count) ? 1 : count
           end
           private_class_method :stuck_samples

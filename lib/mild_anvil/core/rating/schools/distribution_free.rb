@@ -17,9 +17,7 @@ module MildAnvil
 
           # Source: Conover, Practical Nonparametric Statistics, 3rd edition 1999, section 3.2
           def self.value(sample, terms)
-            if sample.count(:at_most).positive?
-              raise InsufficientData.new("#{sample.count(:at_most)} only “at most”: its place in the order is not known", at_most: sample.count(:at_most))
-            end
+            raise InsufficientData.new("#{sample.count(:at_most)} only “at most”: its place in the order is not known", at_most: sample.count(:at_most)) if sample.count(:at_most).positive?
 
             carried = sample.counted.map(&:surely_carried_newtons).sort
             rank = carried.empty? ? nil : Statistics::OrderStatistic.usable_rank(breaks: carried.size, coverage: terms.coverage, confidence: terms.confidence)

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require "json"
+
+module MildAnvil
+  module Cli
+    # bin/anvil curve FILE: how a logger's file was read and what was found in it; a folder gives a table.
+    module CurveCommand
+      module_function
+
+      # @param path [String] file or folder
+      # @param options [Hash] json:, columns:, rate:, skip_bad_rows:, unit:
+      # @return [String]
+      def call(path, options)
+        return folder(path, options) if File.directory?(path)
+
+        found = one(path, options)
+        options[:json] ? JSON.pretty_generate(found) : text(found, options)
+      end
+
+      # @return [Hash] reading and findings
+      # @raise [InvalidInput] when the file cannot be read, or something must be answered first
+      def one(path, options)
+        reading = Devices::Delimited::Reader.read(File.binread(path), name: File.basename(path), units: Catalogue.units, choices: choices(options))
+        raise InvalidInput.new("#{reading.questions.map { |q| q[:text] }.join(' ')} Answer with --columns or --rate", questions: reading.questions, reading: reading.to_h) unless reading.ready?
+
+        analysis = Core::Curve::Analysis.new(reading.recording)
+        { file: File.basename(path), reading: reading.to_h, resolution_newtons: analysis.step_newtons, rule_version: Core::Curve::Analysis::RULE_VERSION,
+          findings: analysis.findings.map(&:to_h) }
+      end
+
+      # --columns "0:time:s,1:force:kN:main,2:displacement:mm"
+      def choices(options)
+        columns = options[:columns].to_s.split(",").map do |part|
+          index, role, unit, main = part.split(":")
+          { index: Integer(index), role: role, unit: unit, main: main == "main" || nil }.compact
+        end
+        Devices::Delimited::Reader::Choices.new(columns: columns, interval_seconds: options[:rate] && (1.0 / options[:rate]), skip_bad_rows: options[:skip_bad_rows])
+      rescue ArgumentError
+        raise InvalidInput.new("--columns wants index:role:unit, such as 0:time:s,1:force:kN:main", columns: options[:columns])
+      end
+
+      def text(found, options)
+        reading = found[:reading]
+        lines = ["#{found[:file]}: #{reading[:rows]} rows, #{reading[:delimiter_name]}, decimal #{reading[:decimal_mark]}, #{reading[:encoding]}"]
+        reading[:columns].each { |c| lines << "  #{c[:header]}: #{c[:role]}#{" in #{c[:unit]}" if c[:unit]}#{', the force' if c[:main]} (#{c[:because]})" }
+        [*lines, *reading[:warnings].map { |w| "  #{w}" }, "", *found[:findings].map { |f| line(f, found, options) }].join("\n")
+      end
+
+      def line(finding, found, options)
+        unit = Catalogue.units.find(options[:unit] || found[:reading][:columns].find { |c| c[:main] }[:unit])
+        value = finding[:force_newtons] && Core::Quantity::FigureRule.for(unit: unit, resolution_newtons: found[:resolution_newtons], largest_newtons: finding[:force_newtons].abs).nearest(finding[:force_newtons])
+        format("%-10s %12s %14s   %s", finding[:kind].tr("_", " "), finding[:at_seconds] ? "#{format('%.6g', finding[:at_seconds])} s" : "", value.to_s, finding[:because])
+      end
+
+      def folder(path, options)
+        rows = Dir.children(path).sort.map { |name| File.join(path, name) }.select { |file| File.file?(file) }.map { |file| row(file, options) }
+        if options[:json]
+          JSON.pretty_generate(rows)
+        else
+          rows.map { |r| format("%-36s %16s   %s", r[:file], r[:peak_newtons] ? "#{format('%.6g', r[:peak_newtons])} N" : "-", r[:answer]) }.join("\n")
+        end
+      end
+
+      def row(file, options)
+        found = one(file, options)
+        peak = found[:findings].find { |f| f[:kind] == "peak" }
+        { file: found[:file], peak_newtons: peak[:force_newtons], answer: found[:findings].map { |f| f[:kind] }.join(", ") }
+      rescue InvalidInput => e
+        { file: File.basename(file), peak_newtons: nil, answer: e.message }
+      end
+    end
+  end
+end

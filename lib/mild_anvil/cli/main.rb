@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require "optparse"
+
+module MildAnvil
+  module Cli
+    # The command line: parses, runs one command, prints; exit status 0 done, 1 the input cannot be used, 2 wrong use.
+    class Main
+      COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand }.freeze
+      USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER [--json] [options]; bin/anvil --help"
+
+      def initialize(out: $stdout, err: $stderr)
+        @out = out
+        @err = err
+      end
+
+      # @param argv [Array<String>]
+      # @return [Integer] exit status
+      def run(argv)
+        options = {}
+        rest = parser(options).parse(argv)
+        return 0 if options[:helped]
+
+        command = COMMANDS[rest.shift]
+        return wrong(USAGE) if command.nil? || rest.size != 1
+        return wrong("there is no file #{rest.first}") unless File.exist?(rest.first)
+
+        @out.puts command.call(rest.first, options)
+        0
+      rescue OptionParser::ParseError => e
+        wrong("#{e.message}. #{USAGE}")
+      rescue MildAnvil::Error => e
+        refused(rest&.first, e, options)
+      end
+
+      private
+
+      def refused(file, fault, options)
+        fields = fault.details[:fields].to_h.map { |name, words| "; #{name} #{words}" }.join
+        @err.puts "#{File.basename(file.to_s)}: #{fault.message}#{fields}"
+        @out.puts JSON.pretty_generate(error: { message: fault.message, fields: fault.details[:fields], questions: fault.details[:questions], line: fault.details[:line] }.compact) if options[:json]
+        1
+      end
+
+      def wrong(message)
+        @err.puts message
+        2
+      end
+
+      def parser(options)
+        OptionParser.new do |o|
+          o.banner = USAGE
+          o.on("--json", "as JSON, schema in docs/cli.md") { options[:json] = true }
+          o.on("--unit UNIT", "unit to state forces in") { |v| options[:unit] = v }
+          rate_options(o, options)
+          o.separator "curve:"
+          o.on("--columns LIST", "index:role:unit[:main], comma between") { |v| options[:columns] = v }
+          o.on("--rate HERTZ", Float, "sampling rate, when the file has none") { |v| options[:rate] = v }
+          o.on("--skip-bad-rows", "pass over rows without a force") { options[:skip_bad_rows] = true }
+          o.on("-h", "--help") do
+            options[:helped] = true
+            @out.puts(o)
+          end
+        end
+      end
+
+      def rate_options(parser, options)
+        parser.separator "rate:"
+        { coverage: "share that is stronger, 0.95", confidence: "0.95", factor: "design factor, 5", claim: "claimed minimum strength, in the unit", marking_step: "in the unit" }.each do |name, words|
+          parser.on("--#{name.to_s.tr('_', '-')} X", Float, words) { |v| options[name] = v }
+        end
+        parser.on("--school KEY", "instead of the recommended one") { |v| options[:school] = v }
+      end
+    end
+  end
+end
