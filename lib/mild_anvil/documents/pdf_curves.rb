@@ -53,7 +53,7 @@ module MildAnvil
       def span(item) = item[:points].last[0] - item[:points].first[0]
 
       def curve(item, width, height, top)
-        points = item[:points].compact
+        points = item[:points].reject { |_, force| force.nil? }
         start = points.first[0]
         length = [span(item), 1.0e-9].max
         path = points.map { |t, force| [width * (t - start) / length, (height * force / top).clamp(-2, height)] }

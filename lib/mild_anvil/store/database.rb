@@ -34,10 +34,10 @@ module MildAnvil
       end
 
       # Runs a block in a transaction; again if the database chose it to give way to another.
-      def write(database = Sequel::Model.db, &)
+      def write(database = Sequel::Model.db, &block)
         tries = 0
         begin
-          database.transaction(&)
+          database.transaction(&block)
         rescue Sequel::SerializationFailure, Sequel::DatabaseLockTimeout, Sequel::DatabaseDisconnectError
           tries += 1
           raise if tries >= TRIES || database.in_transaction?

@@ -9,8 +9,8 @@ module MildAnvil
       module_function
 
       # @return [Array] the results in the order of the items
-      def map(items, &)
-        return items.map(&) if items.size < 2
+      def map(items, &block)
+        return items.map(&block) if items.size < 2
 
         share = (items.size.to_f / WORKERS).ceil
         items.each_slice(share).map { |slice| Thread.new { slice.map(&block) } }.flat_map(&:value)

@@ -40,7 +40,7 @@ module MildAnvil
 
         def even? = stamps.nil?
         def [](index) = stamps ? stamps[index] : start_seconds + (index * interval_seconds)
-        def end_seconds = self[-1]
+        def end_seconds = self[size - 1]
 
         # @return [Float] the usual time from one sample to the next
         def typical_interval_seconds

@@ -29,7 +29,7 @@ module MildAnvil
         private_class_method :wanted_load
 
         def self.met?(minimum, limit, requirement)
-          return false if requirement.nil?
+          return if requirement.nil?
 
           (requirement.measure == :working_load ? limit : minimum) >= requirement.newtons
         end

@@ -33,7 +33,7 @@ module MildAnvil
         private_class_method :working_load
 
         def claim_verdict(sample, terms, **rest)
-          ClaimCheck.new(sample: sample, terms: terms, **rest).call if terms.claim && !sample.empty?
+          ClaimCheck.new(sample: sample, terms: terms, **rest).call if terms.claim && sample.count.positive?
         end
         private_class_method :claim_verdict
 

@@ -83,9 +83,7 @@ module MildAnvil
         def ask_for_force
           candidates = @columns.select { |c| Column::JUDGED.include?(c.role) }
           candidates = @columns.select { |c| [nil, "other"].include?(c.role) } if candidates.empty?
-          if candidates.empty?
-            raise InvalidInput.new("No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one in the preview, or export the force too", columns: @columns.map(&:title))
-          end
+          raise InvalidInput.new("No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one in the preview, or export the force too", columns: @columns.map(&:title)) if candidates.empty?
           return ask_unit(main_column) if main_column
 
           @questions << { kind: "force_column", text: "Which column is the force? There is more than one that could be: #{candidates.map(&:title).join(', ')}.",

@@ -26,11 +26,9 @@ module MildAnvil
         # @return [String, nil] role
         def role(header)
           words = header.to_s.downcase.scan(/[[:alpha:]]+/)
-          WORDS.each do |role, known|
-            return role if known.include?(words.first)
-            return role if words.intersect?(known.reject { |w| w.size < 3 })
-          end
-          nil
+          leading = WORDS.find { |_, known| known.include?(words.first) }
+          inside = leading || WORDS.find { |_, known| words.intersect?(known.reject { |w| w.size < 3 }) }
+          inside&.first
         end
 
         def main?(header) = header.to_s.downcase.scan(/[[:alpha:]]+/).intersect?(MAIN) && !PART.match?(header.to_s.strip)
