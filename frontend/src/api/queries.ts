@@ -36,11 +36,17 @@ export const windowQuery = (id: number, points: number, range?: [number, number]
     queryKey: ["window", id, points, range?.[0], range?.[1]],
     queryFn: () =>
       answer(
-        api.GET("/api/curves/{id}/window", { params: { path: { id }, query: { points, from_seconds: range?.[0], to_seconds: range?.[1] } } }),
+        api.GET("/api/curves/{id}/window", {
+          params: { path: { id }, query: { points, from_seconds: range?.[0], to_seconds: range?.[1] } },
+        }),
       ),
     staleTime: Infinity,
     placeholderData: (before, query) => (query?.queryKey[1] === id ? before : undefined),
   });
 
 export const searchQuery = (q: string) =>
-  queryOptions({ queryKey: ["search", q], queryFn: () => answer(api.GET("/api/search", { params: { query: { q } } })), enabled: q.length > 0 });
+  queryOptions({
+    queryKey: ["search", q],
+    queryFn: () => answer(api.GET("/api/search", { params: { query: { q } } })),
+    enabled: q.length > 0,
+  });

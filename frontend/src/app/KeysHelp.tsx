@@ -4,7 +4,12 @@ import { useAllKeys } from "./keys";
 
 export function KeysHelp({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
-    <Sheet open={open} onOpenChange={onOpenChange} title="Keys" description="What works on this screen. Every one of them is a button, too.">
+    <Sheet
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Keys"
+      description="What works on this screen. Every one of them is a button, too."
+    >
       {open && <List />}
     </Sheet>
   );

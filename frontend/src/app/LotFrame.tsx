@@ -16,7 +16,12 @@ import { Spine } from "./Spine";
 export function LotFrame() {
   const { lotId } = useParams({ from: "/lots/$lotId" });
   const { data: page, error, refetch } = useQuery(lotQuery(lotId));
-  if (error) return <div className="p-6"><ErrorNote message={error.message} onRetry={() => void refetch()} /></div>;
+  if (error)
+    return (
+      <div className="p-6">
+        <ErrorNote message={error.message} onRetry={() => void refetch()} />
+      </div>
+    );
   if (!page) return <Waiting what="the lot" />;
   return <Inside page={page} key={lotId} />;
 }

@@ -13,7 +13,10 @@ export function Outside() {
   ] as const;
   return (
     <div className="flex min-h-full flex-col min-[820px]:grid min-[820px]:grid-cols-[172px_1fr]">
-      <nav aria-label="Places" className="flex border-b border-edge min-[820px]:block min-[820px]:border-r min-[820px]:border-b-0 min-[820px]:pt-2.5">
+      <nav
+        aria-label="Places"
+        className="border-edge flex border-b min-[820px]:block min-[820px]:border-r min-[820px]:border-b-0 min-[820px]:pt-2.5"
+      >
         {places.map((place) => (
           <Link
             key={place.to}
@@ -23,7 +26,7 @@ export function Outside() {
             activeProps={{ className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]" }}
           >
             {place.label}
-            {place.count !== null && data && <span className="num text-[12px] text-soft">{place.count}</span>}
+            {place.count !== null && data && <span className="num text-soft text-[12px]">{place.count}</span>}
           </Link>
         ))}
       </nav>

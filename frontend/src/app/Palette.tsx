@@ -30,7 +30,9 @@ function Inside({ onClose }: { onClose: () => void }) {
   const keys = useAllKeys();
   const found = useQuery(searchQuery(text));
   const recent = useQuery({ ...lotsQuery("", 1, false), enabled: text === "" });
-  const lots = text ? (found.data?.lots ?? []) : (recent.data?.jobs.flatMap((j) => j.lots.map((l) => ({ ...l, customer: j.customer }))).slice(0, 6) ?? []);
+  const lots = text
+    ? (found.data?.lots ?? [])
+    : (recent.data?.jobs.flatMap((j) => j.lots.map((l) => ({ ...l, customer: j.customer }))).slice(0, 6) ?? []);
   const seen = new Map(keys.map((k) => [k.label, k]));
   const actions = [...seen.values()].filter((k) => k.label.toLowerCase().includes(text.toLowerCase()));
   const go = (run: () => void) => () => {
@@ -39,13 +41,23 @@ function Inside({ onClose }: { onClose: () => void }) {
   };
   return (
     <>
-      <Command.Input value={text} onValueChange={setText} placeholder="A lot, a customer, a file, or what to do" className="w-full border-b border-line bg-transparent px-3 py-3 text-[16px] outline-none" />
+      <Command.Input
+        value={text}
+        onValueChange={setText}
+        placeholder="A lot, a customer, a file, or what to do"
+        className="border-line w-full border-b bg-transparent px-3 py-3 text-[16px] outline-none"
+      />
       <Command.List className="max-h-[50vh] overflow-auto pb-1">
-        <Command.Empty className="px-3 py-4 text-soft">Nothing is called that.</Command.Empty>
+        <Command.Empty className="text-soft px-3 py-4">Nothing is called that.</Command.Empty>
         {lots.length > 0 && (
           <Command.Group heading={<span className="cap block px-3 pt-2.5 pb-1">Lots</span>}>
             {lots.map((lot) => (
-              <Command.Item key={lot.id} value={`lot ${lot.id}`} className={ITEM} onSelect={go(() => void navigate({ to: "/lots/$lotId/rate", params: { lotId: lot.id } }))}>
+              <Command.Item
+                key={lot.id}
+                value={`lot ${lot.id}`}
+                className={ITEM}
+                onSelect={go(() => void navigate({ to: "/lots/$lotId/rate", params: { lotId: lot.id } }))}
+              >
                 <span>{lot.name}</span>
                 <span className="opacity-70">{lot.customer}</span>
               </Command.Item>
@@ -59,7 +71,9 @@ function Inside({ onClose }: { onClose: () => void }) {
                 key={file.pull_id}
                 value={`file ${file.pull_id}`}
                 className={ITEM}
-                onSelect={go(() => void navigate({ to: "/lots/$lotId/judge", params: { lotId: file.lot_id }, search: { pull: file.pull_id } }))}
+                onSelect={go(
+                  () => void navigate({ to: "/lots/$lotId/judge", params: { lotId: file.lot_id }, search: { pull: file.pull_id } }),
+                )}
               >
                 <span>{file.name}</span>
               </Command.Item>

@@ -30,7 +30,11 @@ export function Shell() {
       </div>
       <Palette open={finding} onOpenChange={setFinding} />
       <KeysHelp open={helping} onOpenChange={setHelping} />
-      <Toaster position="bottom-right" theme={dark ? "dark" : "light"} toastOptions={{ style: { borderRadius: 3, font: "14px var(--font-text)" } }} />
+      <Toaster
+        position="bottom-right"
+        theme={dark ? "dark" : "light"}
+        toastOptions={{ style: { borderRadius: 3, font: "14px var(--font-text)" } }}
+      />
     </div>
   );
 }

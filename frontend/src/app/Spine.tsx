@@ -5,7 +5,12 @@ import { plural, VERDICT } from "@/format/words";
 
 type Page = Schemas["LotPage"];
 type State = "full" | "half" | "none" | "warn";
-type Step = { to: "/lots/$lotId/ask" | "/lots/$lotId/pull" | "/lots/$lotId/judge" | "/lots/$lotId/rate" | "/lots/$lotId/papers"; verb: string; line: string; state: State };
+type Step = {
+  to: "/lots/$lotId/ask" | "/lots/$lotId/pull" | "/lots/$lotId/judge" | "/lots/$lotId/rate" | "/lots/$lotId/papers";
+  verb: string;
+  line: string;
+  state: State;
+};
 
 const GLYPH: Record<State, string> = {
   full: "border-ink bg-ink",
@@ -17,18 +22,24 @@ const GLYPH: Record<State, string> = {
 /** The steps in working order, each a verb and one line of truth. Orientation, not a wizard. */
 export function Spine({ page, unit }: { page: Page; unit: string }) {
   return (
-    <nav aria-label="Steps of this lot" className="flex overflow-x-auto border-b border-edge min-[820px]:block min-[820px]:border-r min-[820px]:border-b-0 min-[820px]:pt-2.5">
+    <nav
+      aria-label="Steps of this lot"
+      className="border-edge flex overflow-x-auto border-b min-[820px]:block min-[820px]:border-r min-[820px]:border-b-0 min-[820px]:pt-2.5"
+    >
       {steps(page, unit).map((step) => (
         <Link
           key={step.to}
           to={step.to}
           params={{ lotId: page.lot.id }}
           className="grid min-w-28 grid-cols-[22px_1fr] px-3 py-2 min-[820px]:grid-cols-[26px_1fr] min-[820px]:pl-3.5"
-          activeProps={{ className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]", "aria-current": "step" }}
+          activeProps={{
+            className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]",
+            "aria-current": "step",
+          }}
         >
           <i aria-hidden="true" className={`mt-[3px] h-3 w-3 border-[1.5px] ${GLYPH[step.state]}`} />
           <span className="head text-[14px]">{step.verb}</span>
-          <span className="col-start-2 mt-px hidden text-[12px] leading-tight text-soft min-[820px]:block">{step.line}</span>
+          <span className="text-soft col-start-2 mt-px hidden text-[12px] leading-tight min-[820px]:block">{step.line}</span>
         </Link>
       ))}
     </nav>
@@ -50,7 +61,12 @@ function steps(page: Page, unit: string): Step[] {
     {
       to: "/lots/$lotId/judge",
       verb: "Judge",
-      line: summary.pulled === 0 ? "–" : judged < summary.pulled ? `${plural(summary.pulled - judged, "pull")} to judge` : summary.counts_in_words,
+      line:
+        summary.pulled === 0
+          ? "–"
+          : judged < summary.pulled
+            ? `${plural(summary.pulled - judged, "pull")} to judge`
+            : summary.counts_in_words,
       state: summary.pulled === 0 ? "none" : judged < summary.pulled ? "half" : "full",
     },
     {
@@ -59,16 +75,23 @@ function steps(page: Page, unit: string): Step[] {
       line: rateLine(page, unit),
       state: summary.minimum ? (summary.signed_current ? "full" : "half") : "none",
     },
-    { to: "/lots/$lotId/papers", verb: "Papers", line: ratings.length ? plural(ratings.length, "signed rating") : "None yet", state: ratings.length ? "full" : "none" },
+    {
+      to: "/lots/$lotId/papers",
+      verb: "Papers",
+      line: ratings.length ? plural(ratings.length, "signed rating") : "None yet",
+      state: ratings.length ? "full" : "none",
+    },
   ];
 }
 
 function askLine({ lot }: Page, unit: string): string {
   const claim = lot.claim_newtons;
   const ways: Record<string, string> = { tension: "Pull", compression: "Push" };
-  const way = `${ways[lot.direction ?? ""] ?? (lot.direction ?? "").replace(/^./, (c) => c.toUpperCase())} ${lot.configuration ?? ""}`.trim();
+  const way =
+    `${ways[lot.direction ?? ""] ?? (lot.direction ?? "").replace(/^./, (c) => c.toUpperCase())} ${lot.configuration ?? ""}`.trim();
   if (claim == null) return `${way}, no claim`;
-  const factor = lot.claim_measure === "working_load" ? (lot.claim_factor ? `, factor ${lot.claim_factor} in it` : ", factor not stated") : "";
+  const factor =
+    lot.claim_measure === "working_load" ? (lot.claim_factor ? `, factor ${lot.claim_factor} in it` : ", factor not stated") : "";
   return `${way}, ${force(claim, { unit })} ${unit} claimed${factor}`;
 }
 

@@ -17,14 +17,17 @@ export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => v
   const shown = unit ?? page?.lot.display_unit ?? "lot";
   const options = FORCE_UNITS.map((u) => ({ value: u as string, label: u as string }));
   return (
-    <header className="flex h-11 shrink-0 items-center gap-3 bg-bar pr-4 pl-4 text-barink">
+    <header className="bg-bar text-barink flex h-11 shrink-0 items-center gap-3 pr-4 pl-4">
       <Link to="/" className="flex items-center gap-3" aria-label="Mild Anvil, Today">
         <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
-          <path d="M2 5h19c2 0 4-1 6-3h5c-1 5-5 8-11 8.500v3c0 2 2 3.500 5 4.500v2H8v-2c3-1 5-2.500 5-4.500v-3C8 10 3 9 2 5z" className="fill-barink" />
+          <path
+            d="M2 5h19c2 0 4-1 6-3h5c-1 5-5 8-11 8.500v3c0 2 2 3.500 5 4.500v2H8v-2c3-1 5-2.500 5-4.500v-3C8 10 3 9 2 5z"
+            className="fill-barink"
+          />
         </svg>
         <b className="head hidden text-[15px] sm:block">Mild Anvil</b>
       </Link>
-      <span className="hidden min-w-0 truncate text-barsoft md:block">
+      <span className="text-barsoft hidden min-w-0 truncate md:block">
         {page ? (
           <>
             {page.job.customer} <span className="opacity-60">/</span> {page.job.title}
@@ -33,7 +36,11 @@ export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => v
           "Fernhollow Test Shop"
         )}
       </span>
-      <button type="button" onClick={onFind} className="ml-auto flex h-8 items-center justify-between gap-3 rounded-key border border-baredge px-2.5 text-barsoft lg:w-[220px]">
+      <button
+        type="button"
+        onClick={onFind}
+        className="rounded-key border-baredge text-barsoft ml-auto flex h-8 items-center justify-between gap-3 border px-2.5 lg:w-[220px]"
+      >
         <span>
           Find<span className="hidden lg:inline"> or do</span>
         </span>
@@ -42,12 +49,28 @@ export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => v
         </span>
       </button>
       <div className="hidden min-[820px]:block">
-        <Segments label="Force unit" value={shown} options={options} onChange={(value) => setUnit(value === unit ? null : (value as ForceUnit))} onDark />
+        <Segments
+          label="Force unit"
+          value={shown}
+          options={options}
+          onChange={(value) => setUnit(value === unit ? null : (value as ForceUnit))}
+          onDark
+        />
       </div>
-      <button type="button" onClick={toggleDark} aria-label={dark ? "Light theme" : "Dark theme"} className="h-8 w-8 rounded-key border border-baredge text-barsoft">
+      <button
+        type="button"
+        onClick={toggleDark}
+        aria-label={dark ? "Light theme" : "Dark theme"}
+        className="rounded-key border-baredge text-barsoft h-8 w-8 border"
+      >
         {dark ? "☼" : "☾"}
       </button>
-      <button type="button" onClick={onHelp} aria-label="All keys" className="hidden h-8 w-8 rounded-key border border-baredge text-barsoft sm:block">
+      <button
+        type="button"
+        onClick={onHelp}
+        aria-label="All keys"
+        className="rounded-key border-baredge text-barsoft hidden h-8 w-8 border sm:block"
+      >
         ?
       </button>
       <Person />
@@ -60,17 +83,14 @@ function Person() {
   const { data } = useQuery(sessionQuery);
   const [id, setId] = useState(stored.get());
   const people = data?.people ?? [];
-  const current = people.find((p) => p.id === id);
+  const current = people.find((p) => p.id === id) ?? people[0];
+  const chosen = current?.id;
   useEffect(() => {
-    const first = people[0];
-    if (first && !current) {
-      stored.set(first.id);
-      setId(first.id);
-    }
-  }, [people, current]);
+    if (chosen) stored.set(chosen);
+  }, [chosen]);
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="h-8 max-w-[190px] truncate rounded-key px-1 text-barsoft">
+      <DropdownMenu.Trigger className="rounded-key text-barsoft h-8 max-w-[190px] truncate px-1">
         {current ? (
           <>
             {current.name}
@@ -81,10 +101,10 @@ function Person() {
         )}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={6} className="z-50 min-w-[220px] border border-edge bg-sheet p-1 text-ink shadow-lg">
+        <DropdownMenu.Content align="end" sideOffset={6} className="border-edge bg-sheet text-ink z-50 min-w-[220px] border p-1 shadow-lg">
           <DropdownMenu.Label className="cap px-2.5 py-1.5">At work, recorded with every judgement</DropdownMenu.Label>
           <DropdownMenu.RadioGroup
-            value={String(id)}
+            value={String(chosen ?? "")}
             onValueChange={(value) => {
               stored.set(Number(value));
               setId(Number(value));
@@ -94,7 +114,7 @@ function Person() {
               <DropdownMenu.RadioItem
                 key={p.id}
                 value={String(p.id)}
-                className="cursor-pointer px-2.5 py-1.5 outline-none data-[highlighted]:bg-ink data-[highlighted]:text-sheet data-[state=checked]:font-semibold"
+                className="data-[highlighted]:bg-ink data-[highlighted]:text-sheet cursor-pointer px-2.5 py-1.5 outline-none data-[state=checked]:font-semibold"
               >
                 {p.name} <span className="opacity-75">{p.role}</span>
               </DropdownMenu.RadioItem>

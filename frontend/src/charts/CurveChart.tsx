@@ -2,9 +2,10 @@ import { scaleLinear } from "d3-scale";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { grouped, perUnit } from "@/format/force";
 import { curvePath, panned, zoomed, type Stretch } from "./curvePath";
+import { Flags, type Flag } from "./Flags";
+import { decimals, nearest } from "./readout";
 import { useWidth } from "./useWidth";
 
-export type Flag = { id: string; at: number; newtons: number; text: string; kind: string };
 type Props = {
   stretch: Stretch;
   bounds: [number, number];
@@ -46,7 +47,8 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
     return () => element.removeEventListener("wheel", wheel);
   }, [bounds, least, onRange, range, x]);
 
-  const at = (clientX: number) => Math.min(Math.max(x.invert(clientX - (svg.current?.getBoundingClientRect().left ?? 0)), range[0]), range[1]);
+  const at = (clientX: number) =>
+    Math.min(Math.max(x.invert(clientX - (svg.current?.getBoundingClientRect().left ?? 0)), range[0]), range[1]);
   const release = () => {
     if (drag && onRange && Math.abs(x(drag[1]) - x(drag[0])) > 6) onRange([Math.min(...drag), Math.max(...drag)]);
     setDrag(null);
@@ -67,14 +69,12 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
   const read = hover == null ? null : nearest(stretch, hover);
   return (
     <div ref={ref}>
-      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- a chart that is zoomed by pointer and keys */}
       <svg
         ref={svg}
         width={width}
         height={height}
         role="img"
         aria-label="Force curve. Plus and minus zoom, arrow keys move, 0 shows all."
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- so that the keys reach it
         tabIndex={onRange ? 0 : undefined}
         className="touch-none select-none"
         onKeyDown={keys}
@@ -92,7 +92,14 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
       >
         {y.ticks(5).map((tick) => (
           <g key={tick}>
-            <line x1={M.left} x2={width - M.right} y1={y(tick)} y2={y(tick)} className={tick === 0 ? "stroke-ink" : "stroke-line"} strokeWidth={tick === 0 ? 1.3 : 0.8} />
+            <line
+              x1={M.left}
+              x2={width - M.right}
+              y1={y(tick)}
+              y2={y(tick)}
+              className={tick === 0 ? "stroke-ink" : "stroke-line"}
+              strokeWidth={tick === 0 ? 1.3 : 0.8}
+            />
             <text x={M.left - 7} y={y(tick) + 4} textAnchor="end" className="num fill-soft" fontSize={11.5}>
               {grouped(tick, decimals(y.ticks(5)))}
             </text>
@@ -111,7 +118,15 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
         </text>
         {lines.map((line) => (
           <g key={line.text}>
-            <line x1={M.left} x2={width - M.right} y1={yOf(line.newtons)} y2={yOf(line.newtons)} className="stroke-ink" strokeDasharray="5 4" strokeWidth={1} />
+            <line
+              x1={M.left}
+              x2={width - M.right}
+              y1={yOf(line.newtons)}
+              y2={yOf(line.newtons)}
+              className="stroke-ink"
+              strokeDasharray="5 4"
+              strokeWidth={1}
+            />
             <text x={M.left + 4} y={yOf(line.newtons) - 5} className="fill-ink" fontSize={12} fontWeight={600}>
               {line.text}
             </text>
@@ -121,9 +136,25 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
           <rect x={M.left} y={0} width={Math.max(width - M.left - M.right, 0)} height={height - M.bottom + 4} />
         </clipPath>
         <g clipPath="url(#plot)">
-          <path d={path} fill="none" strokeWidth={1.7} strokeLinejoin="round" className={muted ? "stroke-edge" : "stroke-measured"} data-testid="curve" />
+          <path
+            d={path}
+            fill="none"
+            strokeWidth={1.7}
+            strokeLinejoin="round"
+            className={muted ? "stroke-edge" : "stroke-measured"}
+            data-testid="curve"
+          />
           <Flags flags={flags} x={x} y={yOf} width={width} />
-          {drag && <rect x={x(Math.min(...drag))} width={Math.abs(x(drag[1]) - x(drag[0]))} y={M.top} height={height - M.top - M.bottom} className="fill-derived" opacity={0.15} />}
+          {drag && (
+            <rect
+              x={x(Math.min(...drag))}
+              width={Math.abs(x(drag[1]) - x(drag[0]))}
+              y={M.top}
+              height={height - M.top - M.bottom}
+              className="fill-derived"
+              opacity={0.15}
+            />
+          )}
         </g>
         {read && (
           <g className="pointer-events-none">
@@ -137,36 +168,4 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
       </svg>
     </div>
   );
-}
-
-function Flags({ flags, x, y, width }: { flags: Flag[]; x: (v: number) => number; y: (v: number) => number; width: number }) {
-  const sorted = [...flags].sort((a, b) => a.at - b.at);
-  return sorted.map((flag, i) => {
-    const near = sorted.slice(0, i).filter((other) => Math.abs(x(other.at) - x(flag.at)) < 90 && Math.abs(y(other.newtons) - y(flag.newtons)) < 40).length;
-    const right = x(flag.at) > width - 130;
-    const up = 14 + near * 17;
-    return (
-      <g key={flag.id}>
-        <line x1={x(flag.at)} x2={x(flag.at)} y1={y(flag.newtons) - 4} y2={y(flag.newtons) - up} className="stroke-ink" />
-        <circle cx={x(flag.at)} cy={y(flag.newtons)} r={3.6} className="fill-sheet stroke-ink" strokeWidth={1.6} />
-        <text x={x(flag.at) + (right ? -5 : 5)} y={y(flag.newtons) - up + 5} textAnchor={right ? "end" : "start"} fontSize={12.5} fontWeight={600} className="fill-ink [paint-order:stroke] stroke-sheet" strokeWidth={4}>
-          {flag.text}
-        </text>
-      </g>
-    );
-  });
-}
-
-function decimals(ticks: number[]): number {
-  const step = Math.abs((ticks[1] ?? 1) - (ticks[0] ?? 0)) || 1;
-  return Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
-}
-
-function nearest(stretch: Stretch, at: number): { x: number; newtons: number } | null {
-  let best = -1;
-  stretch.xs.forEach((x, i) => {
-    if (stretch.lows[i] != null && (best < 0 || Math.abs(x - at) < Math.abs((stretch.xs[best] ?? 0) - at))) best = i;
-  });
-  const newtons = stretch.highs[best] ?? stretch.lows[best];
-  return best < 0 || newtons == null ? null : { x: stretch.xs[best] ?? 0, newtons };
 }

@@ -34,20 +34,47 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
   }, [marks, demands, inner, top, width]);
   const { x } = layout;
   return (
-    <div ref={ref} className="border-b border-edge bg-sheet" data-testid="force-rule">
+    <div ref={ref} className="border-edge bg-sheet border-b" data-testid="force-rule">
       <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, describe)}>
-        <Ticks top={top / perUnit(unit)} left={LEFT} width={inner} y={LINE} labelY={HEIGHT - 7} unit={unit} ticks={Math.max(3, Math.min(10, inner / 110))} fine={inner > 600} />
+        <Ticks
+          top={top / perUnit(unit)}
+          left={LEFT}
+          width={inner}
+          y={LINE}
+          labelY={HEIGHT - 7}
+          unit={unit}
+          ticks={Math.max(3, Math.min(10, inner / 110))}
+          fine={inner > 600}
+        />
         {span && <SpanLine span={span} x={x} />}
         {layout.demands.map((demand) => (
           <g key={demand.id} className={INKS[demand.kind]}>
             {demand.low != null && demand.high != null && <Bracket from={x(demand.low)} to={Math.min(x(demand.high), width - RIGHT)} />}
-            <line x1={demand.x} x2={demand.x} y1={8 + demand.lane * LANE} y2={LINE - 2} stroke="currentColor" strokeWidth={demand.kind === "derived" ? 1.8 : 1.1} />
+            <line
+              x1={demand.x}
+              x2={demand.x}
+              y1={8 + demand.lane * LANE}
+              y2={LINE - 2}
+              stroke="currentColor"
+              strokeWidth={demand.kind === "derived" ? 1.8 : 1.1}
+            />
             {demand.kind === "claim" ? (
-              <path d={`M${demand.x} ${LINE - 5}l5 -6.500l-5 -6.500l-5 6.500z`} fill="var(--sheet)" stroke="currentColor" strokeWidth={1.5} />
+              <path
+                d={`M${demand.x} ${LINE - 5}l5 -6.500l-5 -6.500l-5 6.500z`}
+                fill="var(--sheet)"
+                stroke="currentColor"
+                strokeWidth={1.5}
+              />
             ) : (
               <path d={`M${demand.x - 5.5} ${LINE - 10}h11l-5.500 9.500z`} fill="currentColor" />
             )}
-            <text x={demand.x + (demand.anchor === "start" ? 6 : -6)} y={18 + demand.lane * LANE} textAnchor={demand.anchor} fontSize={12.5} fill="currentColor">
+            <text
+              x={demand.x + (demand.anchor === "start" ? 6 : -6)}
+              y={18 + demand.lane * LANE}
+              textAnchor={demand.anchor}
+              fontSize={12.5}
+              fill="currentColor"
+            >
               <tspan fontWeight={600}>{demand.label}</tspan> <tspan className="num">{demand.text}</tspan>
             </text>
           </g>

@@ -8,11 +8,11 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1 }: Props)
       {kind === "at_least" || kind === "at_most" ? (
         <path
           d={`M${x} ${y}v${height}M${x} ${y + half}h${kind === "at_least" ? 11 : -11}m${kind === "at_least" ? "-4 -4l4 4l-4 4" : "4 -4l-4 4l4 4"}`}
-          className="fill-none stroke-measured"
+          className="stroke-measured fill-none"
           strokeWidth={strong ? 2.6 : 1.9}
         />
       ) : kind === "void" ? (
-        <g className="fill-none stroke-soft" strokeWidth={strong ? 1.8 : 1.2}>
+        <g className="stroke-soft fill-none" strokeWidth={strong ? 1.8 : 1.2}>
           <rect x={x - 3} y={y} width={6} height={height} />
           <path d={`M${x - 6} ${y + height}L${x + 6} ${y}`} />
         </g>
@@ -23,7 +23,7 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1 }: Props)
           width={4}
           height={height}
           rx={2}
-          className="fill-none stroke-measured"
+          className="stroke-measured fill-none"
           strokeWidth={1.2}
           strokeDasharray={kind === "replaced" ? "2 2" : undefined}
         />
@@ -31,7 +31,14 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1 }: Props)
         <rect x={x - (strong ? 2.5 : 1.8)} y={y} width={strong ? 5 : 3.6} height={height} rx={1.8} className="fill-measured" />
       )}
       {count > 1 && (
-        <text x={x + (kind === "at_least" ? 13 : 5)} y={y + height - 1} className="num fill-measured stroke-sheet [paint-order:stroke]" strokeWidth={3} fontSize={10} fontWeight={600}>
+        <text
+          x={x + (kind === "at_least" ? 13 : 5)}
+          y={y + height - 1}
+          className="num fill-measured stroke-sheet [paint-order:stroke]"
+          strokeWidth={3}
+          fontSize={10}
+          fontWeight={600}
+        >
           ×{count}
         </text>
       )}

@@ -29,7 +29,16 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
     <div ref={ref} aria-hidden="true">
       <svg width={width} height={HEIGHT}>
         {top > 0 ? (
-          <Ticks top={top / perUnit(unit)} left={SIDE} width={inner} y={LINE} labelY={HEIGHT - 5} unit={unit} ticks={Math.max(2, inner / 75)} fine={false} />
+          <Ticks
+            top={top / perUnit(unit)}
+            left={SIDE}
+            width={inner}
+            y={LINE}
+            labelY={HEIGHT - 5}
+            unit={unit}
+            ticks={Math.max(2, inner / 75)}
+            fine={false}
+          />
         ) : (
           <>
             <line x1={SIDE} x2={SIDE + inner} y1={LINE} y2={LINE} className="stroke-edge" strokeWidth={1.2} strokeDasharray="2 4" />
@@ -41,7 +50,14 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
         {placed.map(
           (p) =>
             p.marks[0] && (
-              <MarkShape key={p.marks[0].id} kind={p.marks[0].kind} x={p.x} y={LINE + 4 + p.lane * 9} height={placed.some((q) => q.lane > 0) ? 8 : 14} count={p.marks.length} />
+              <MarkShape
+                key={p.marks[0].id}
+                kind={p.marks[0].kind}
+                x={p.x}
+                y={LINE + 4 + p.lane * 9}
+                height={placed.some((q) => q.lane > 0) ? 8 : 14}
+                count={p.marks.length}
+              />
             ),
         )}
         {minimum && working != null && (
@@ -67,7 +83,9 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
             </text>
           </g>
         )}
-        {claim != null && <path d={`M${x(claim)} ${LINE - 2}l4.500 -6l-4.500 -6l-4.500 6z`} className="fill-sheet stroke-ink" strokeWidth={1.4} />}
+        {claim != null && (
+          <path d={`M${x(claim)} ${LINE - 2}l4.500 -6l-4.500 -6l-4.500 6z`} className="fill-sheet stroke-ink" strokeWidth={1.4} />
+        )}
       </svg>
     </div>
   );

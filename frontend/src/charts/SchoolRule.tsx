@@ -18,7 +18,12 @@ export function SchoolRule({ low, high, marks, value, chosen, minimum }: Props) 
       ))}
       {marks.map((m) =>
         m.kind === "void" ? null : m.kind === "at_least" ? (
-          <path key={m.id} d={`M${x(m.newtons)} 20v10M${x(m.newtons)} 25h8m-3-3l3 3l-3 3`} className="fill-none stroke-measured" strokeWidth={1.5} />
+          <path
+            key={m.id}
+            d={`M${x(m.newtons)} 20v10M${x(m.newtons)} 25h8m-3-3l3 3l-3 3`}
+            className="stroke-measured fill-none"
+            strokeWidth={1.5}
+          />
         ) : (
           <rect key={m.id} x={x(m.newtons) - 1.2} y={20} width={2.4} height={10} rx={1.2} className="fill-measured" />
         ),
@@ -26,7 +31,7 @@ export function SchoolRule({ low, high, marks, value, chosen, minimum }: Props) 
       {value !== null && (
         <path
           d={`M${x(value) - 5} 3h10l-5 13z`}
-          className={chosen ? "fill-derived" : minimum ? "fill-ink" : "fill-none stroke-ink"}
+          className={chosen ? "fill-derived" : minimum ? "fill-ink" : "stroke-ink fill-none"}
           strokeWidth={minimum ? 0 : 1.3}
         />
       )}

@@ -19,7 +19,15 @@ export function Ticks({ top, left, width, y, labelY, unit, ticks, fine = true }:
         const last = x > left + width - 34;
         return (
           <g key={i}>
-            <line x1={x} x2={x} y1={y} y2={y - (big ? 8 : middle ? 5.5 : 3.5)} className="stroke-ink" strokeWidth={big ? 1.2 : 0.6} opacity={big ? 1 : 0.6} />
+            <line
+              x1={x}
+              x2={x}
+              y1={y}
+              y2={y - (big ? 8 : middle ? 5.5 : 3.5)}
+              className="stroke-ink"
+              strokeWidth={big ? 1.2 : 0.6}
+              opacity={big ? 1 : 0.6}
+            />
             {big && !last && (
               <text x={x} y={labelY} textAnchor={i === 0 ? "start" : "middle"} className="num fill-soft" fontSize={10.5}>
                 {grouped((i / divisions) * step, decimals)}

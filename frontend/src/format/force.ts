@@ -12,7 +12,9 @@ export const toNewtons = (value: number, unit: string): number => value * perUni
 
 /** Digits behind the point of the nearest 1-2-5 step to an instrument's resolution. */
 export function decimalsFor(resolutionNewtons: number | null | undefined, unit: string, largestNewtons: number): number {
-  const step = resolutionNewtons ? toUnit(resolutionNewtons, unit) : 10 ** (Math.floor(Math.log10(Math.max(toUnit(largestNewtons, unit), 1e-9))) - 2);
+  const step = resolutionNewtons
+    ? toUnit(resolutionNewtons, unit)
+    : 10 ** (Math.floor(Math.log10(Math.max(toUnit(largestNewtons, unit), 1e-9))) - 2);
   const exponent = Math.floor(Math.log10(step) + (step / 10 ** Math.floor(Math.log10(step)) >= Math.sqrt(50) ? 1 : 0));
   return Math.max(0, -exponent);
 }
@@ -46,6 +48,9 @@ export function figure(value: Figure, unit: string): string {
 
 /** Reads what a person typed, with decimal point or comma. */
 export function typedNumber(text: string): number | null {
-  const cleaned = text.trim().replace(/[\s\u202f\u00a0]/g, "").replace(",", ".");
+  const cleaned = text
+    .trim()
+    .replace(/[\s\u202f\u00a0]/g, "")
+    .replace(",", ".");
   return /^\d+(\.\d+)?$/.test(cleaned) ? Number(cleaned) : null;
 }

@@ -10,7 +10,7 @@ export function ItemSketch({ item, zones, chosen, onChoose }: Props) {
     <div>
       {drawing && (
         <svg viewBox="0 0 280 96" className="block w-full max-w-[320px]" aria-hidden="true">
-          <g className="fill-none stroke-ink">{drawing.art}</g>
+          <g className="stroke-ink fill-none">{drawing.art}</g>
           {zones.map((zone) => {
             const place = drawing.places[zone.key];
             if (!place) return null;
@@ -18,8 +18,14 @@ export function ItemSketch({ item, zones, chosen, onChoose }: Props) {
             return (
               <g key={zone.key} onClick={() => onChoose?.(zone.key)} className={onChoose ? "cursor-pointer" : undefined}>
                 <circle cx={place[0]} cy={place[1]} r={14} fill="transparent" />
-                <circle cx={place[0]} cy={place[1]} r={on ? 7 : 5} className={on ? "fill-signal stroke-signal" : "fill-sheet stroke-measured"} strokeWidth={1.6} />
-                {on && <circle cx={place[0]} cy={place[1]} r={12} className="fill-none stroke-signal" strokeWidth={1.6} />}
+                <circle
+                  cx={place[0]}
+                  cy={place[1]}
+                  r={on ? 7 : 5}
+                  className={on ? "fill-signal stroke-signal" : "fill-sheet stroke-measured"}
+                  strokeWidth={1.6}
+                />
+                {on && <circle cx={place[0]} cy={place[1]} r={12} className="stroke-signal fill-none" strokeWidth={1.6} />}
               </g>
             );
           })}
@@ -33,7 +39,7 @@ export function ItemSketch({ item, zones, chosen, onChoose }: Props) {
             role="radio"
             aria-checked={zone.key === chosen}
             onClick={() => onChoose?.(zone.key)}
-            className={`min-h-8 rounded-key border px-2 text-[13px] ${zone.key === chosen ? "border-ink bg-ink text-sheet" : "border-edge hover:bg-wash"}`}
+            className={`rounded-key min-h-8 border px-2 text-[13px] ${zone.key === chosen ? "border-ink bg-ink text-sheet" : "border-edge hover:bg-wash"}`}
           >
             {zone.name}
           </button>

@@ -9,8 +9,8 @@ export function Button({ primary, hint, children, className, type = "button", ..
     <button
       type={type}
       className={clsx(
-        "inline-flex h-9 items-center gap-2 rounded-key border border-ink px-3.5 font-semibold whitespace-nowrap disabled:opacity-45",
-        primary ? "bg-ink text-sheet" : "bg-transparent text-ink hover:bg-wash",
+        "rounded-key border-ink inline-flex h-9 items-center gap-2 border px-3.5 font-semibold whitespace-nowrap disabled:opacity-45",
+        primary ? "bg-ink text-sheet" : "text-ink hover:bg-wash bg-transparent",
         className,
       )}
       {...rest}

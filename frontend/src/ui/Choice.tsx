@@ -2,7 +2,15 @@ import { Select } from "radix-ui";
 import { useId } from "react";
 
 export type Option = { value: string; label: string; note?: string };
-type Props = { label: string; value: string; options: Option[]; onChange: (value: string) => void; className?: string; bare?: boolean; error?: string };
+type Props = {
+  label: string;
+  value: string;
+  options: Option[];
+  onChange: (value: string) => void;
+  className?: string;
+  bare?: boolean;
+  error?: string;
+};
 
 const NONE = "\u0000";
 
@@ -24,13 +32,17 @@ export function Choice({ label, value, options, onChange, className, bare, error
           </Select.Icon>
         </Select.Trigger>
         <Select.Portal>
-          <Select.Content position="popper" sideOffset={4} className="z-50 max-h-80 min-w-(--radix-select-trigger-width) overflow-hidden border border-edge bg-sheet shadow-lg">
+          <Select.Content
+            position="popper"
+            sideOffset={4}
+            className="border-edge bg-sheet z-50 max-h-80 min-w-(--radix-select-trigger-width) overflow-hidden border shadow-lg"
+          >
             <Select.Viewport className="p-1">
               {options.map((option) => (
                 <Select.Item
                   key={option.value}
                   value={option.value === "" ? NONE : option.value}
-                  className="cursor-pointer px-2.5 py-1.5 outline-none select-none data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
+                  className="data-[highlighted]:bg-ink data-[highlighted]:text-sheet cursor-pointer px-2.5 py-1.5 outline-none select-none"
                 >
                   <Select.ItemText>{option.label}</Select.ItemText>
                   {option.note && <div className="text-[12px] opacity-75">{option.note}</div>}
@@ -40,7 +52,7 @@ export function Choice({ label, value, options, onChange, className, bare, error
           </Select.Content>
         </Select.Portal>
       </Select.Root>
-      {error && <div className="text-[12px] font-semibold text-signal">{error}</div>}
+      {error && <div className="text-signal text-[12px] font-semibold">{error}</div>}
     </div>
   );
 }

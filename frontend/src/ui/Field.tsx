@@ -12,8 +12,15 @@ export function Field({ label, note, error, unit, className, ...rest }: Props) {
         {label}
       </label>
       <div className="relative">
-        <input id={id} aria-invalid={error ? true : undefined} aria-describedby={`${id}-note`} className={`field ${unit ? "pr-12" : ""}`} autoComplete="off" {...rest} />
-        {unit && <span className="pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2 text-soft">{unit}</span>}
+        <input
+          id={id}
+          aria-invalid={error ? true : undefined}
+          aria-describedby={`${id}-note`}
+          className={`field ${unit ? "pr-12" : ""}`}
+          autoComplete="off"
+          {...rest}
+        />
+        {unit && <span className="text-soft pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2">{unit}</span>}
       </div>
       <Note id={`${id}-note`} note={note} error={error} />
     </div>
@@ -36,7 +43,7 @@ export function TextArea({ label, note, error, className, ...rest }: Shell & Rea
 function Note({ id, note, error }: { id: string; note?: ReactNode; error?: string }) {
   return (
     <div id={id} className="text-[12px] leading-snug">
-      {error ? <span className="font-semibold text-signal">{error}</span> : note ? <span className="text-soft">{note}</span> : null}
+      {error ? <span className="text-signal font-semibold">{error}</span> : note ? <span className="text-soft">{note}</span> : null}
     </div>
   );
 }

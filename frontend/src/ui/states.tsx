@@ -3,9 +3,9 @@ import type { ReactNode } from "react";
 /** Says what belongs here and what to do first. */
 export function Empty({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <div className="mx-auto mt-10 max-w-[460px] border-l-4 border-edge px-4 py-1">
+    <div className="border-edge mx-auto mt-10 max-w-[460px] border-l-4 px-4 py-1">
       <h2 className="text-[15px]">{title}</h2>
-      <div className="mt-1 text-soft">{children}</div>
+      <div className="text-soft mt-1">{children}</div>
     </div>
   );
 }
@@ -13,7 +13,7 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
 /** What is wrong, and what can be done. */
 export function ErrorNote({ message, onRetry }: { message: string; onRetry?: () => void }) {
   return (
-    <div role="alert" className="border-l-4 border-signal bg-sheet px-3 py-2">
+    <div role="alert" className="border-signal bg-sheet border-l-4 px-3 py-2">
       <span>{message}</span>
       {onRetry && (
         <button type="button" onClick={onRetry} className="ml-3 font-semibold underline">
@@ -25,9 +25,9 @@ export function ErrorNote({ message, onRetry }: { message: string; onRetry?: () 
 }
 
 export function Waiting({ what }: { what: string }) {
-  return <p className="p-4 text-soft">Reading {what} …</p>;
+  return <p className="text-soft p-4">Reading {what} …</p>;
 }
 
 export function Caution({ children }: { children: ReactNode }) {
-  return <p className="border-l-4 border-signal px-3 py-0.5 text-[13px] leading-snug">{children}</p>;
+  return <p className="border-signal border-l-4 px-3 py-0.5 text-[13px] leading-snug">{children}</p>;
 }

@@ -44,7 +44,11 @@ export function AskPage() {
     inputMode: "decimal" as const,
   });
   const inUnit = (v: number) => toUnit(v, unit);
-  const pick = (name: keyof Lot) => ({ value: String(form.draft[name] ?? lot[name] ?? ""), onChange: (v: string) => form.set(name, v), error: errors[name] });
+  const pick = (name: keyof Lot) => ({
+    value: String(form.draft[name] ?? lot[name] ?? ""),
+    onChange: (v: string) => form.set(name, v),
+    error: errors[name],
+  });
   const type = session?.item_types.find((t) => t.key === String(form.draft.item_type ?? lot.item_type));
   const loadClaimed = (form.draft.claim_measure ?? lot.claim_measure) === "working_load";
   const rows = session?.design_factors ?? [];
@@ -88,7 +92,11 @@ export function AskPage() {
         <fieldset className="sheet grid content-start gap-3 p-4">
           <h2>How it is loaded</h2>
           <div className="grid grid-cols-2 gap-3">
-            <Choice label="Direction" {...pick("direction")} options={options(["tension", "compression", "shear", "torsion", "bending", "peel", "pressure", "combined"])} />
+            <Choice
+              label="Direction"
+              {...pick("direction")}
+              options={options(["tension", "compression", "shear", "torsion", "bending", "peel", "pressure", "combined"])}
+            />
             <Choice label="Set-up" {...pick("setup_class")} options={options(["code", "in-house", "improvised"])} />
           </div>
           <Field label="Configuration" {...text("configuration")} placeholder="straight, doubled, around a pin of 12 mm" />
@@ -97,7 +105,12 @@ export function AskPage() {
             <Choice label="Display unit of the lot" {...pick("display_unit")} options={FORCE_UNITS.map((u) => ({ value: u, label: u }))} />
             <Field label="Pulls planned" {...number("specimens_planned")} />
           </div>
-          <Field label="Shared uncertainty of the readings" unit="%" {...number("shared_uncertainty_share", (v) => v * 100)} note="Certificate, masses, g: does not shrink with more pulls." />
+          <Field
+            label="Shared uncertainty of the readings"
+            unit="%"
+            {...number("shared_uncertainty_share", (v) => v * 100)}
+            note="Certificate, masses, g: does not shrink with more pulls."
+          />
           <Field label="Its source" {...text("shared_uncertainty_source")} />
           <h2 className="mt-2">Factor and marking</h2>
           <Choice
@@ -108,20 +121,31 @@ export function AskPage() {
               const chosen = rows.find((r) => r.key === key);
               if (chosen) form.set("design_factor", String(chosen.usual));
             }}
-            options={[{ value: "", label: "chosen for this lot" }, ...rows.map((r) => ({ value: r.key, label: `${r.use}: ${r.low === r.high ? r.low : `${r.low} to ${r.high}`}`, note: r.source }))]}
+            options={[
+              { value: "", label: "chosen for this lot" },
+              ...rows.map((r) => ({
+                value: r.key,
+                label: `${r.use}: ${r.low === r.high ? r.low : `${r.low} to ${r.high}`}`,
+                note: r.source,
+              })),
+            ]}
           />
           <div className="grid grid-cols-2 gap-3">
             <Field label="Design factor" {...number("design_factor")} />
             <Field label="Marking step" unit={unit} {...number("marking_step")} note="Always rounded down." />
           </div>
-          {row?.check && <p className="text-[12px] text-soft">Check: {row.source}.</p>}
+          {row?.check && <p className="text-soft text-[12px]">Check: {row.source}.</p>}
         </fieldset>
         <fieldset className="sheet grid content-start gap-3 p-4">
           <h2>What is claimed</h2>
           <div className="grid grid-cols-2 gap-3">
             <Field label="Claim" unit={unit} {...number("claim_newtons", inUnit)} />
             <Choice label="Claimed is a" {...pick("claim_measure")} options={[OR_NOT, ...options(["strength", "working_load"])]} />
-            <Choice label="Which kind" {...pick("claim_kind")} options={[OR_NOT, ...options(["minimum", "average", "typical", "unknown"])]} />
+            <Choice
+              label="Which kind"
+              {...pick("claim_kind")}
+              options={[OR_NOT, ...options(["minimum", "average", "typical", "unknown"])]}
+            />
             {loadClaimed && <Field label="Factor in it" {...number("claim_factor")} note="Empty: not stated." />}
           </div>
           <label className="flex min-h-9 items-center gap-2.5">

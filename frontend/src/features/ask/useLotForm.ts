@@ -19,7 +19,8 @@ export function useLotForm(lot: Lot) {
     else localStorage.removeItem(key);
   }, [draft, key]);
   const save = useMutation({
-    mutationFn: (change: Change) => answer(api.PATCH("/api/lots/{id}", { params: { path: { id: lot.id } }, body: { ...change, version: lot.version } })),
+    mutationFn: (change: Change) =>
+      answer(api.PATCH("/api/lots/{id}", { params: { path: { id: lot.id } }, body: { ...change, version: lot.version } })),
     onSuccess: (page) => {
       localStorage.removeItem(key);
       setDraft({});

@@ -4,7 +4,8 @@ import type { Schemas } from "@/api/client";
 import { windowQuery } from "@/api/queries";
 import { useKeys } from "@/app/keys";
 import { useLot } from "@/app/lotContext";
-import { CurveChart, type Flag } from "@/charts/CurveChart";
+import { CurveChart } from "@/charts/CurveChart";
+import type { Flag } from "@/charts/Flags";
 import { zoomed } from "@/charts/curvePath";
 import { force } from "@/format/force";
 import { Segments } from "@/ui/Segments";
@@ -36,8 +37,14 @@ export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
     return { xs, lows: main.lows, highs: main.highs };
   }, [data, main, moved, onTravel]);
   if (!stretch || !data) return <Waiting what="the curve" />;
-  const flags = curve.findings.filter((f) => FLAGGED.includes(f.kind) && f.at_seconds != null && f.force_newtons != null).map((f) => flag(f, unit, curve, onTravel ? { seconds: data.seconds, xs: stretch.xs } : null));
-  const peak = Math.max(...curve.findings.map((f) => f.force_newtons ?? 0), ...stretch.highs.map((h) => h ?? 0), ...stretch.lows.map((l) => l ?? 0));
+  const flags = curve.findings
+    .filter((f) => FLAGGED.includes(f.kind) && f.at_seconds != null && f.force_newtons != null)
+    .map((f) => flag(f, unit, curve, onTravel ? { seconds: data.seconds, xs: stretch.xs } : null));
+  const peak = Math.max(
+    ...curve.findings.map((f) => f.force_newtons ?? 0),
+    ...stretch.highs.map((h) => h ?? 0),
+    ...stretch.lows.map((l) => l ?? 0),
+  );
   const claim = page.summary.claim_strength_newtons;
   const extent: [number, number] = onTravel ? [Math.min(0, ...stretch.xs), Math.max(...stretch.xs) * 1.02] : bounds;
   return (
@@ -61,7 +68,14 @@ export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
               [MINUS, "Wider", () => setRange(zoomed(range, middle(range), 2, bounds, 0))] as const,
               ["All", "Whole curve", () => setRange(bounds)] as const,
             ].map(([label, title, run]) => (
-              <button key={title} type="button" onClick={run} aria-label={title} title={title} className="num h-8 min-w-8 rounded-key border border-edge px-1.5 hover:bg-wash">
+              <button
+                key={title}
+                type="button"
+                onClick={run}
+                aria-label={title}
+                title={title}
+                className="num rounded-key border-edge hover:bg-wash h-8 min-w-8 border px-1.5"
+              >
                 {label}
               </button>
             ))}
@@ -90,7 +104,12 @@ const middle = ([from, to]: [number, number]) => (from + to) / 2;
 
 function flag(f: Schemas["Finding"], unit: string, curve: Curve, travel: { seconds: number[]; xs: number[] } | null): Flag {
   const extra = f.extra as { speed?: string };
-  const words: Record<string, string> = { take_up: "take-up", peak: `highest ${force(f.force_newtons ?? 0, { unit })}`, break: extra.speed ?? "break", release: "released" };
+  const words: Record<string, string> = {
+    take_up: "take-up",
+    peak: `highest ${force(f.force_newtons ?? 0, { unit })}`,
+    break: extra.speed ?? "break",
+    release: "released",
+  };
   let at = f.at_seconds ?? 0;
   if (travel) {
     const i = travel.seconds.findIndex((s) => s >= at);

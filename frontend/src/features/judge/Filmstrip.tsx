@@ -15,9 +15,19 @@ export function Filmstrip({ current }: { current: number }) {
   const { page } = useLot();
   const top = Math.max(...page.pulls.map((p) => p.peak_newtons)) * 1.05;
   return (
-    <nav aria-label="Pulls" className="flex max-w-full gap-1.5 overflow-auto min-[1060px]:max-h-[calc(100vh-206px)] min-[1060px]:flex-col min-[1060px]:pr-1">
+    <nav
+      aria-label="Pulls"
+      className="flex max-w-full gap-1.5 overflow-auto min-[1060px]:max-h-[calc(100vh-206px)] min-[1060px]:flex-col min-[1060px]:pr-1"
+    >
       {page.pulls.map((pull) => (
-        <Frame key={pull.id} pull={pull} top={top} on={pull.id === current} lotId={page.lot.id} claim={page.summary.claim_strength_newtons} />
+        <Frame
+          key={pull.id}
+          pull={pull}
+          top={top}
+          on={pull.id === current}
+          lotId={page.lot.id}
+          claim={page.summary.claim_strength_newtons}
+        />
       ))}
     </nav>
   );
@@ -35,16 +45,16 @@ function Frame({ pull, top, on, lotId, claim }: { pull: Pull; top: number; on: b
       params={{ lotId }}
       search={{ pull: pull.id }}
       aria-current={on ? "true" : undefined}
-      className={`relative block h-[68px] w-[112px] shrink-0 bg-sheet ${on ? "border-2 border-ink" : "border border-line hover:border-edge"}`}
+      className={`bg-sheet relative block h-[68px] w-[112px] shrink-0 ${on ? "border-ink border-2" : "border-line hover:border-edge border"}`}
     >
-      <span className="num absolute top-0.5 left-1.5 text-[11px] font-semibold text-soft">{pull.number}</span>
-      <span className="absolute top-0.5 right-1.5 text-[11px] text-soft">{COUNTS_AS[kind]}</span>
+      <span className="num text-soft absolute top-0.5 left-1.5 text-[11px] font-semibold">{pull.number}</span>
+      <span className="text-soft absolute top-0.5 right-1.5 text-[11px]">{COUNTS_AS[kind]}</span>
       {values ? (
         <span className="absolute bottom-0.5 left-1.5">
           <Sparkline values={values} top={top} width={96} height={46} muted={kind === "void"} line={claim} />
         </span>
       ) : (
-        <span className="num absolute right-1.5 bottom-1.5 left-1.5 text-center text-[15px] font-semibold text-measured">
+        <span className="num text-measured absolute right-1.5 bottom-1.5 left-1.5 text-center text-[15px] font-semibold">
           {force(pull.peak_newtons, { unit, resolution: pull.resolution_newtons })} <small className="text-soft">{unit}</small>
         </span>
       )}

@@ -31,7 +31,7 @@ export function JudgePage() {
     return (
       <Empty title="Nothing to judge yet">
         Every pull is judged here: did the specimen break, or something else?{" "}
-        <Link to="/lots/$lotId/pull" params={{ lotId: page.lot.id }} className="font-semibold text-ink underline">
+        <Link to="/lots/$lotId/pull" params={{ lotId: page.lot.id }} className="text-ink font-semibold underline">
           Bring in pulls
         </Link>
       </Empty>

@@ -45,7 +45,14 @@ export function JudgePanel({ pull, item, onNext }: { pull: Pull; item: string; o
   const judge = useMutation({
     mutationFn: (kind: Kind) => {
       const top = typedNumber(upper);
-      const body: New = { counts_as: kind, failed_part: part || null, zone: zone || null, mode: mode || null, reason, upper_newtons: kind === "between" && top ? toNewtons(top, unit) : null };
+      const body: New = {
+        counts_as: kind,
+        failed_part: part || null,
+        zone: zone || null,
+        mode: mode || null,
+        reason,
+        upper_newtons: kind === "between" && top ? toNewtons(top, unit) : null,
+      };
       return answer(api.POST("/api/pulls/{id}/judgements", { params: { path: { id: pull.id } }, body }));
     },
     onSuccess: (next, kind) => {
@@ -64,7 +71,12 @@ export function JudgePanel({ pull, item, onNext }: { pull: Pull; item: string; o
   const choose = (kind: Kind) => {
     if ((kind === "void" && reason.trim() === "") || (kind === "between" && typedNumber(upper) === null)) {
       setPending(kind);
-      requestAnimationFrame(() => document.getElementById("judge-details")?.querySelector<HTMLInputElement>(kind === "void" ? "[name=reason]" : "[name=upper]")?.focus());
+      requestAnimationFrame(() =>
+        document
+          .getElementById("judge-details")
+          ?.querySelector<HTMLInputElement>(kind === "void" ? "[name=reason]" : "[name=upper]")
+          ?.focus(),
+      );
       return;
     }
     judge.mutate(kind);
@@ -75,7 +87,12 @@ export function JudgePanel({ pull, item, onNext }: { pull: Pull; item: string; o
     { keys: "Enter", label: "Next pull", run: onNext },
   ]);
   const zones = session?.item_types.find((t) => t.key === item)?.zones ?? [];
-  const changed = now && ((part || "") !== (now.failed_part ?? "") || (zone || "") !== (now.zone ?? "") || (mode || "") !== (now.mode ?? "") || reason !== now.reason);
+  const changed =
+    now &&
+    ((part || "") !== (now.failed_part ?? "") ||
+      (zone || "") !== (now.zone ?? "") ||
+      (mode || "") !== (now.mode ?? "") ||
+      reason !== now.reason);
   const error = judge.error ?? undo.error;
   return (
     <div className="grid content-start gap-3.5">
@@ -91,7 +108,7 @@ export function JudgePanel({ pull, item, onNext }: { pull: Pull; item: string; o
               aria-checked={on}
               disabled={judge.isPending}
               onClick={() => choose(way.kind)}
-              className={`grid min-h-10 w-full grid-cols-[22px_1fr] items-center gap-2.5 border-t border-line px-3 text-left ${on ? (pending ? "bg-chosen" : "bg-ink text-sheet") : "hover:bg-wash"}`}
+              className={`border-line grid min-h-10 w-full grid-cols-[22px_1fr] items-center gap-2.5 border-t px-3 text-left ${on ? (pending ? "bg-chosen" : "bg-ink text-sheet") : "hover:bg-wash"}`}
             >
               <span>
                 <Kbd>{way.key.toUpperCase()}</Kbd>
@@ -111,12 +128,28 @@ export function JudgePanel({ pull, item, onNext }: { pull: Pull; item: string; o
           label="What failed"
           value={part}
           onChange={setPart}
-          options={[{ value: "", label: "what failed?" }, ...(session?.failed_parts ?? []).map((p) => ({ value: p, label: p === "nothing" ? "nothing: stopped" : p }))]}
+          options={[
+            { value: "", label: "what failed?" },
+            ...(session?.failed_parts ?? []).map((p) => ({ value: p, label: p === "nothing" ? "nothing: stopped" : p })),
+          ]}
         />
         <ItemSketch item={item} zones={zones} chosen={zone} onChoose={setZone} />
-        <Choice bare label="How it failed" value={mode} onChange={setMode} options={[{ value: "", label: "how?" }, ...(session?.modes ?? []).map((m) => ({ value: m, label: m }))]} />
+        <Choice
+          bare
+          label="How it failed"
+          value={mode}
+          onChange={setMode}
+          options={[{ value: "", label: "how?" }, ...(session?.modes ?? []).map((m) => ({ value: m, label: m }))]}
+        />
         {(pending === "between" || now?.counts_as === "between") && (
-          <Field label="Failed above the peak and below" name="upper" unit={unit} value={upper} onChange={(e) => setUpper(e.target.value)} inputMode="decimal" />
+          <Field
+            label="Failed above the peak and below"
+            name="upper"
+            unit={unit}
+            value={upper}
+            onChange={(e) => setUpper(e.target.value)}
+            inputMode="decimal"
+          />
         )}
         <Field
           label={pending === "void" ? "Cause: needed for a void, and not the value" : "Reason"}
@@ -137,14 +170,14 @@ export function JudgePanel({ pull, item, onNext }: { pull: Pull; item: string; o
         )}
       </div>
       {pull.history.length > 0 && (
-        <div className="px-1 text-[12.5px] text-soft">
+        <div className="text-soft px-1 text-[12.5px]">
           {pull.history.slice(-3).map((h, i) => (
             <p key={i}>
               {h.undoes ? "taken back" : COUNTS_AS[h.counts_as ?? "unjudged"]} by {h.person}, {when(h.created_at)}
             </p>
           ))}
           {now && (
-            <button type="button" onClick={() => undo.mutate()} className="mt-1 font-semibold text-ink underline">
+            <button type="button" onClick={() => undo.mutate()} className="text-ink mt-1 font-semibold underline">
               Undo <Kbd>Z</Kbd>
             </button>
           )}

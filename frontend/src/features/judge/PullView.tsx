@@ -24,7 +24,7 @@ export function PullView({ id, onNext }: { id: number; onNext: () => void }) {
             specimen {pull.specimen}, {pull.feature}
             {pull.preload_newtons != null ? `, loaded before to ${text(pull.preload_newtons)}` : ", fresh"}
           </span>
-          <span className="num ml-auto text-[17px] font-semibold text-measured">
+          <span className="num text-measured ml-auto text-[17px] font-semibold">
             {pull.peak_is_lower_bound && "≥ "}
             {text(pull.peak_newtons)}
           </span>
@@ -32,30 +32,33 @@ export function PullView({ id, onNext }: { id: number; onNext: () => void }) {
         {pull.curve ? (
           <>
             <CurvePanel curve={pull.curve} muted={pull.judgement?.counts_as === "void"} />
-            <dl className="mt-1 border-t border-line">
+            <dl className="border-line mt-1 border-t">
               {pull.curve.findings.map((f) => (
-                <div key={f.kind} className="grid grid-cols-[92px_1fr] border-b border-line py-1 text-[13px] last:border-b-0">
+                <div key={f.kind} className="border-line grid grid-cols-[92px_1fr] border-b py-1 text-[13px] last:border-b-0">
                   <dt className="font-semibold">{f.kind.replace("_", " ")}</dt>
                   <dd>{findingWords(f, text)}</dd>
                 </div>
               ))}
             </dl>
-            <p className="border-t border-line pt-2 text-[12.5px] text-soft">
+            <p className="border-line text-soft border-t pt-2 text-[12.5px]">
               From{" "}
               <a href={`/api/files/${pull.curve.file.id}`} className="underline">
                 {pull.curve.file.name}
               </a>
-              , kept as it came, SHA-256 <span className="num">{pull.curve.file.sha256.slice(0, 12)}</span>; {pull.curve.reading.rows} rows, {pull.curve.reading.encoding}
-              {pull.curve.reading.warnings.length > 0 && <>. {pull.curve.reading.warnings.join(" ")}</>} Brought in by {pull.person ?? "nobody"}, {when(pull.pulled_at)}.
+              , kept as it came, SHA-256 <span className="num">{pull.curve.file.sha256.slice(0, 12)}</span>; {pull.curve.reading.rows} rows,{" "}
+              {pull.curve.reading.encoding}
+              {pull.curve.reading.warnings.length > 0 && <>. {pull.curve.reading.warnings.join(" ")}</>} Brought in by{" "}
+              {pull.person ?? "nobody"}, {when(pull.pulled_at)}.
             </p>
           </>
         ) : (
           <div className="py-8">
-            <p className="num text-[56px] leading-none font-semibold text-measured">
+            <p className="num text-measured text-[56px] leading-none font-semibold">
               {pull.typed_text} <span className="text-[24px]">{pull.typed_unit}</span>
             </p>
-            <p className="mt-3 text-soft">
-              Read off the display and typed by {pull.person ?? "nobody"}, {when(pull.pulled_at)}. There is no curve, so nothing else is known of this pull.
+            <p className="text-soft mt-3">
+              Read off the display and typed by {pull.person ?? "nobody"}, {when(pull.pulled_at)}. There is no curve, so nothing else is
+              known of this pull.
             </p>
           </div>
         )}

@@ -12,7 +12,10 @@ export function LibraryPage() {
     <>
       <h1>Library</h1>
       <h2 className="pt-4 pb-1.5 text-[15px]">Design factors</h2>
-      <p className="pb-2 text-soft">Starting points for a conversation with the code in force. Rows marked “check” are compared with the edition in force before they are used.</p>
+      <p className="text-soft pb-2">
+        Starting points for a conversation with the code in force. Rows marked “check” are compared with the edition in force before they
+        are used.
+      </p>
       <div className="sheet overflow-x-auto">
         <table className="w-full min-w-[640px] text-[13.5px]">
           <thead>
@@ -26,10 +29,10 @@ export function LibraryPage() {
           </thead>
           <tbody>
             {data.design_factors.map((row) => (
-              <tr key={row.key} className="border-t border-line [&>td]:px-3 [&>td]:py-1.5">
+              <tr key={row.key} className="border-line border-t [&>td]:px-3 [&>td]:py-1.5">
                 <td className="font-semibold">
                   {row.use}
-                  {row.note && <span className="block text-[12.5px] font-normal text-soft">{row.note}</span>}
+                  {row.note && <span className="text-soft block text-[12.5px] font-normal">{row.note}</span>}
                 </td>
                 <td className="num text-right whitespace-nowrap">{row.low === row.high ? row.low : `${row.low} to ${row.high}`}</td>
                 <td className="num text-right">{row.usual}</td>
@@ -41,12 +44,12 @@ export function LibraryPage() {
         </table>
       </div>
       <h2 className="pt-6 pb-2 text-[15px]">Item types and the places that can fail</h2>
-      <div className="grid gap-3 sm:grid-cols-2 min-[1100px]:grid-cols-3">
+      <div className="grid gap-3 min-[1100px]:grid-cols-3 sm:grid-cols-2">
         {data.item_types.map((type) => (
           <div key={type.key} className="sheet p-3">
             <h3 className="head pb-1">{type.name}</h3>
             <ItemSketch item={type.key} zones={[]} />
-            <p className="pt-1 text-[12.5px] text-soft">{type.zones.map((z) => z.name).join(" · ")}</p>
+            <p className="text-soft pt-1 text-[12.5px]">{type.zones.map((z) => z.name).join(" · ")}</p>
           </div>
         ))}
       </div>

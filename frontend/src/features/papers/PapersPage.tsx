@@ -15,19 +15,26 @@ export function PapersPage() {
       <div className="grid gap-5 min-[1060px]:grid-cols-[1fr_330px]">
         <section aria-label="Signed ratings">
           {ratings.length === 0 ? (
-            <Empty title="Nothing signed yet">A signed rating is frozen with its pulls, its terms and the version of the rules. Sign one under Rate; a draft can be printed at any time.</Empty>
+            <Empty title="Nothing signed yet">
+              A signed rating is frozen with its pulls, its terms and the version of the rules. Sign one under Rate; a draft can be printed
+              at any time.
+            </Empty>
           ) : (
             <div className="sheet">
               {[...ratings].reverse().map((rating) => (
-                <div key={rating.id} className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-line px-4 py-3 first:border-t-0">
+                <div
+                  key={rating.id}
+                  className="border-line flex flex-wrap items-center gap-x-5 gap-y-1 border-t px-4 py-3 first:border-t-0"
+                >
                   <span>
                     <b className="head block text-[15px]">Rating statement {rating.number}</b>
-                    <span className="text-[13px] text-soft">
+                    <span className="text-soft text-[13px]">
                       signed by {rating.person}, {when(rating.created_at)}
                     </span>
                   </span>
-                  <span className="num ml-auto text-right text-derived">
-                    {figure(rating.statement.minimum, unit)} {unit} ÷ {rating.statement.factor} = <b>{figure(rating.statement.working_load_limit, unit)}</b> {unit}
+                  <span className="num text-derived ml-auto text-right">
+                    {figure(rating.statement.minimum, unit)} {unit} ÷ {rating.statement.factor} ={" "}
+                    <b>{figure(rating.statement.working_load_limit, unit)}</b> {unit}
                   </span>
                   <Downloads base={`/api/ratings/${rating.id}`} label={`statement ${rating.number}`} />
                 </div>
@@ -35,12 +42,17 @@ export function PapersPage() {
             </div>
           )}
           {ratings.length > 0 && !summary.signed_current && (
-            <p className="mt-3 border-l-4 border-derived px-3">The lot has changed since the last signature. What was signed stays as it was; sign again under Rate to issue a new statement.</p>
+            <p className="border-derived mt-3 border-l-4 px-3">
+              The lot has changed since the last signature. What was signed stays as it was; sign again under Rate to issue a new statement.
+            </p>
           )}
         </section>
         <section className="sheet grid content-start gap-3 p-4" aria-label="Draft">
           <h2>Draft of the rating as it stands</h2>
-          <p className="text-soft">Marked as a draft: not to be handed out. It holds the force rule, the pulls, the curves, the working of every school, and the caution.</p>
+          <p className="text-soft">
+            Marked as a draft: not to be handed out. It holds the force rule, the pulls, the curves, the working of every school, and the
+            caution.
+          </p>
           <Downloads base={`/api/lots/${lot.id}/statement`} label="draft" />
         </section>
       </div>
@@ -58,7 +70,7 @@ function Downloads({ base, label }: { base: string; label: string }) {
           target={format === "pdf" ? "_blank" : undefined}
           rel="noreferrer"
           aria-label={`${label} as ${format.toUpperCase()}`}
-          className="inline-flex h-9 items-center rounded-key border border-ink px-3 font-semibold hover:bg-wash"
+          className="rounded-key border-ink hover:bg-wash inline-flex h-9 items-center border px-3 font-semibold"
         >
           {format.toUpperCase()}
         </a>

@@ -17,12 +17,16 @@ export function DropItem({ item, onChoose, onPlace, onRemove }: Props) {
   const { preview } = item;
   const shown = open || item.state === "asks";
   return (
-    <article className="border-t border-line px-4 py-2.5 first:border-t-0" aria-label={item.file.name}>
+    <article className="border-line border-t px-4 py-2.5 first:border-t-0" aria-label={item.file.name}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <span className={`w-[74px] text-[13px] font-semibold ${item.state === "refused" ? "text-signal" : item.state === "asks" ? "text-derived" : ""}`}>{STATE[item.state]}</span>
+        <span
+          className={`w-[74px] text-[13px] font-semibold ${item.state === "refused" ? "text-signal" : item.state === "asks" ? "text-derived" : ""}`}
+        >
+          {STATE[item.state]}
+        </span>
         <span className="min-w-0 flex-1">
           <span className="block truncate font-semibold">{item.file.name}</span>
-          {preview && item.state !== "refused" && <span className="block text-[12.5px] text-soft">{understood(preview)}</span>}
+          {preview && item.state !== "refused" && <span className="text-soft block text-[12.5px]">{understood(preview)}</span>}
         </span>
         {preview?.sketch_newtons && <Sparkline values={preview.sketch_newtons} top={preview.peak_newtons ?? 1} width={120} height={38} />}
         {preview?.peak_newtons != null && (
@@ -36,24 +40,32 @@ export function DropItem({ item, onChoose, onPlace, onRemove }: Props) {
           </button>
         )}
         {item.state !== "saved" && item.state !== "saving" && (
-          <button type="button" onClick={onRemove} aria-label={`Leave ${item.file.name} out`} className="px-1 text-soft">
+          <button type="button" onClick={onRemove} aria-label={`Leave ${item.file.name} out`} className="text-soft px-1">
             ✕
           </button>
         )}
       </div>
       {item.message && <p className="mt-1 pl-[90px] text-[13px]">{item.message}</p>}
       {preview?.warnings.map((w) => (
-        <p key={w} className="mt-1 pl-[90px] text-[13px] text-derived">
+        <p key={w} className="text-derived mt-1 pl-[90px] text-[13px]">
           {w}
         </p>
       ))}
-      {preview?.duplicate_of && <p className="mt-1 pl-[90px] text-[13px] text-derived">The same file is {preview.duplicate_of} already. Is it meant for both?</p>}
+      {preview?.duplicate_of && (
+        <p className="text-derived mt-1 pl-[90px] text-[13px]">The same file is {preview.duplicate_of} already. Is it meant for both?</p>
+      )}
       {item.state === "refused" && item.message?.includes("skip such rows") && (
-        <button type="button" className="mt-1 ml-[90px] text-[13px] font-semibold underline" onClick={() => onChoose({ skip_bad_rows: true })}>
+        <button
+          type="button"
+          className="mt-1 ml-[90px] text-[13px] font-semibold underline"
+          onClick={() => onChoose({ skip_bad_rows: true })}
+        >
           Skip such rows
         </button>
       )}
-      {preview && shown && item.state !== "saved" && <Reader preview={preview} choices={item.choices} onChoose={onChoose} onPlace={onPlace} />}
+      {preview && shown && item.state !== "saved" && (
+        <Reader preview={preview} choices={item.choices} onChoose={onChoose} onPlace={onPlace} />
+      )}
     </article>
   );
 }

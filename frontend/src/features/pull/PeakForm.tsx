@@ -52,20 +52,50 @@ export function PeakForm() {
     >
       <h2>Or type the peak</h2>
       <div className="grid grid-cols-[1fr_96px] gap-2.5">
-        <Field label="The display shows" value={text} onChange={(e) => setText(e.target.value)} inputMode="decimal" className="[&_input]:num [&_input]:text-[19px]" error={fields.text} required />
-        <Choice label="in" value={unit} onChange={(u) => setUnit(u as ForceUnit)} options={FORCE_UNITS.map((u) => ({ value: u, label: u }))} />
+        <Field
+          label="The display shows"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          inputMode="decimal"
+          className="[&_input]:num [&_input]:text-[19px]"
+          error={fields.text}
+          required
+        />
+        <Choice
+          label="in"
+          value={unit}
+          onChange={(u) => setUnit(u as ForceUnit)}
+          options={FORCE_UNITS.map((u) => ({ value: u, label: u }))}
+        />
       </div>
-      <p className="min-h-5 text-[13px] text-soft" aria-live="polite">
+      <p className="text-soft min-h-5 text-[13px]" aria-live="polite">
         {newtons != null && (
           <>
             = <b className="num text-ink">{force(newtons, { unit: lotUnit })}</b> {lotUnit}
-            {odd && <span className="font-semibold text-signal"> Far from the others, whose mean is {force(typical, { unit: lotUnit })} {lotUnit}: is the unit right?</span>}
+            {odd && (
+              <span className="text-signal font-semibold">
+                {" "}
+                Far from the others, whose mean is {force(typical, { unit: lotUnit })} {lotUnit}: is the unit right?
+              </span>
+            )}
           </>
         )}
       </p>
       <div className="grid grid-cols-[84px_1fr] gap-2.5">
-        <Field label="Specimen" value={specimen} onChange={(e) => setSpecimen(e.target.value)} inputMode="numeric" placeholder="next" error={fields.specimen_number} />
-        <Choice label="Feature" value={feature || (features[0] ?? "")} onChange={setFeature} options={features.map((f) => ({ value: f, label: f }))} />
+        <Field
+          label="Specimen"
+          value={specimen}
+          onChange={(e) => setSpecimen(e.target.value)}
+          inputMode="numeric"
+          placeholder="next"
+          error={fields.specimen_number}
+        />
+        <Choice
+          label="Feature"
+          value={feature || (features[0] ?? "")}
+          onChange={setFeature}
+          options={features.map((f) => ({ value: f, label: f }))}
+        />
       </div>
       {record.error && Object.keys(fields).length === 0 && <ErrorNote message={record.error.message} />}
       <Button type="submit" disabled={value == null || record.isPending}>

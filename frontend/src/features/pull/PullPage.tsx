@@ -26,7 +26,9 @@ export function PullPage() {
     <>
       <div className="flex flex-wrap items-baseline gap-x-3 pb-3">
         <h1>Pull: {page.lot.name}</h1>
-        <span className="text-soft">{page.summary.planned ? `${page.summary.pulled} of ${page.summary.planned} pulled` : plural(page.summary.pulled, "pull")}</span>
+        <span className="text-soft">
+          {page.summary.planned ? `${page.summary.pulled} of ${page.summary.planned} pulled` : plural(page.summary.pulled, "pull")}
+        </span>
       </div>
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-4">
@@ -66,17 +68,27 @@ export function PullPage() {
           {drop.items.length > 0 && (
             <section aria-label="Files of this drop" className="sheet">
               {drop.items.map((item) => (
-                <DropItem key={item.key} item={item} onChoose={(c) => drop.choose(item, c)} onPlace={(c) => drop.place(item, c)} onRemove={() => drop.remove(item.key)} />
+                <DropItem
+                  key={item.key}
+                  item={item}
+                  onChoose={(c) => drop.choose(item, c)}
+                  onPlace={(c) => drop.place(item, c)}
+                  onRemove={() => drop.remove(item.key)}
+                />
               ))}
-              <div className="flex flex-wrap items-center gap-3 border-t border-line px-4 py-3">
+              <div className="border-line flex flex-wrap items-center gap-3 border-t px-4 py-3">
                 <span aria-live="polite" className="text-soft">
-                  {plural(drop.items.length, "file")}: {ready} ready, {saved} saved, {drop.items.filter((i) => i.state === "asks").length} with a question,{" "}
-                  {drop.items.filter((i) => i.state === "refused").length} refused
+                  {plural(drop.items.length, "file")}: {ready} ready, {saved} saved, {drop.items.filter((i) => i.state === "asks").length}{" "}
+                  with a question, {drop.items.filter((i) => i.state === "refused").length} refused
                 </span>
                 <span className="ml-auto flex gap-2.5">
                   <Button onClick={drop.clear}>Clear the list</Button>
                   {saved > 0 && ready === 0 ? (
-                    <Link to="/lots/$lotId/judge" params={{ lotId: page.lot.id }} className="inline-flex h-9 items-center rounded-key bg-ink px-3.5 font-semibold text-sheet">
+                    <Link
+                      to="/lots/$lotId/judge"
+                      params={{ lotId: page.lot.id }}
+                      className="rounded-key bg-ink text-sheet inline-flex h-9 items-center px-3.5 font-semibold"
+                    >
                       Judge them
                     </Link>
                   ) : (
@@ -92,7 +104,9 @@ export function PullPage() {
         </div>
         <div className="grid content-start gap-4">
           <PeakForm />
-          <Caution>Stay behind the guard and out of line with the load. Nobody under a hung load. Heavy parts fall when the specimen lets go.</Caution>
+          <Caution>
+            Stay behind the guard and out of line with the load. Nobody under a hung load. Heavy parts fall when the specimen lets go.
+          </Caution>
         </div>
       </div>
     </>

@@ -10,7 +10,8 @@ export function PullTable() {
   if (page.pulls.length === 0) {
     return (
       <Empty title="No pulls yet">
-        Drop the files that the logger wrote, or type the highest reading of the display. Each pull belongs to a numbered specimen; one end, corner or body of it gives one observation.
+        Drop the files that the logger wrote, or type the highest reading of the display. Each pull belongs to a numbered specimen; one end,
+        corner or body of it gives one observation.
       </Empty>
     );
   }
@@ -29,23 +30,39 @@ export function PullTable() {
         </thead>
         <tbody>
           {page.pulls.map((pull) => (
-            <tr key={pull.id} onMouseEnter={() => setSelected(String(pull.id))} onMouseLeave={() => setSelected(null)} className="border-t border-line hover:bg-wash [&>td]:px-3 [&>td]:py-1.5">
+            <tr
+              key={pull.id}
+              onMouseEnter={() => setSelected(String(pull.id))}
+              onMouseLeave={() => setSelected(null)}
+              className="border-line hover:bg-wash border-t [&>td]:px-3 [&>td]:py-1.5"
+            >
               <td className="num text-right">
-                <Link to="/lots/$lotId/judge" params={{ lotId: page.lot.id }} search={{ pull: pull.id }} className="font-semibold underline decoration-edge underline-offset-4 hover:decoration-ink">
+                <Link
+                  to="/lots/$lotId/judge"
+                  params={{ lotId: page.lot.id }}
+                  search={{ pull: pull.id }}
+                  className="decoration-edge hover:decoration-ink font-semibold underline underline-offset-4"
+                >
                   {pull.number}
                 </Link>
               </td>
               <td>
                 {pull.specimen}, {pull.feature}
-                {pull.preload_newtons != null && <span className={pull.preloaded ? "font-semibold text-derived" : "text-soft"}> {pull.preloaded ? "preloaded" : "loaded before"} {force(pull.preload_newtons, { unit })} {unit}</span>}
+                {pull.preload_newtons != null && (
+                  <span className={pull.preloaded ? "text-derived font-semibold" : "text-soft"}>
+                    {" "}
+                    {pull.preloaded ? "preloaded" : "loaded before"} {force(pull.preload_newtons, { unit })} {unit}
+                  </span>
+                )}
               </td>
               <td className="num text-right font-semibold whitespace-nowrap">
                 {pull.peak_is_lower_bound && "≥ "}
-                {force(pull.peak_newtons, { unit, resolution: pull.resolution_newtons })} <small className="font-normal text-soft">{unit}</small>
+                {force(pull.peak_newtons, { unit, resolution: pull.resolution_newtons })}{" "}
+                <small className="text-soft font-normal">{unit}</small>
               </td>
               <td className="text-soft">{pull.origin === "file" ? "curve" : `typed ${pull.typed_text} ${pull.typed_unit}`}</td>
               <td>{COUNTS_AS[pull.judgement?.counts_as ?? "unjudged"]}</td>
-              <td className="whitespace-nowrap text-soft">{when(pull.pulled_at)}</td>
+              <td className="text-soft whitespace-nowrap">{when(pull.pulled_at)}</td>
             </tr>
           ))}
         </tbody>

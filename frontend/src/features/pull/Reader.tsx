@@ -12,7 +12,15 @@ type Props = { preview: Schemas["Preview"]; choices: Choices; onChoose: (choices
 type ColumnChoice = NonNullable<Choices["columns"]>[number];
 
 const ROLES = ["time", "sample", "force", "displacement", "torque", "angle", "pressure", "temperature", "other", "ignore"];
-const QUANTITY: Record<string, string> = { time: "time", force: "force", displacement: "displacement", torque: "torque", angle: "angle", pressure: "pressure", temperature: "temperature" };
+const QUANTITY: Record<string, string> = {
+  time: "time",
+  force: "force",
+  displacement: "displacement",
+  torque: "torque",
+  angle: "angle",
+  pressure: "pressure",
+  temperature: "temperature",
+};
 
 /** Every guess about a file, with its reason, to be changed. */
 export function Reader({ preview, choices, onChoose, onPlace }: Props) {
@@ -28,9 +36,9 @@ export function Reader({ preview, choices, onChoose, onPlace }: Props) {
     onChoose({ columns: [...others, { ...kept, ...change, index }] });
   };
   return (
-    <div className="mt-2 border-l-2 border-edge pl-4">
+    <div className="border-edge mt-2 border-l-2 pl-4">
       {preview.questions.map((q) => (
-        <p key={q.text} className="pb-1 font-semibold text-derived">
+        <p key={q.text} className="text-derived pb-1 font-semibold">
           {q.text}
         </p>
       ))}
@@ -64,11 +72,22 @@ export function Reader({ preview, choices, onChoose, onPlace }: Props) {
                     label={`${column.header} in`}
                     value={column.unit ?? ""}
                     onChange={(unit) => change(column.index, { unit: unit || null })}
-                    options={[{ value: "", label: "not stated" }, ...units.filter((u) => !QUANTITY[column.role ?? ""] || u.quantity === QUANTITY[column.role ?? ""]).map((u) => ({ value: u.symbol, label: u.symbol }))]}
+                    options={[
+                      { value: "", label: "not stated" },
+                      ...units
+                        .filter((u) => !QUANTITY[column.role ?? ""] || u.quantity === QUANTITY[column.role ?? ""])
+                        .map((u) => ({ value: u.symbol, label: u.symbol })),
+                    ]}
                   />
                 </td>
                 <td className="pr-3 text-center">
-                  <input type="radio" aria-label={`${column.header} is the force`} checked={column.main} onChange={() => change(column.index, { main: true, role: "force" })} className="h-4 w-4 accent-(--ink)" />
+                  <input
+                    type="radio"
+                    aria-label={`${column.header} is the force`}
+                    checked={column.main}
+                    onChange={() => change(column.index, { main: true, role: "force" })}
+                    className="h-4 w-4 accent-(--ink)"
+                  />
                 </td>
                 <td className="text-soft">{column.because}</td>
               </tr>
@@ -105,7 +124,14 @@ export function Reader({ preview, choices, onChoose, onPlace }: Props) {
             if (rate) onChoose({ interval_seconds: 1 / rate });
           }}
         >
-          <Field label="Sampling rate" unit="Hz" value={hertz} onChange={(e) => setHertz(e.target.value)} className="w-28" inputMode="decimal" />
+          <Field
+            label="Sampling rate"
+            unit="Hz"
+            value={hertz}
+            onChange={(e) => setHertz(e.target.value)}
+            className="w-28"
+            inputMode="decimal"
+          />
           <Button type="submit" disabled={!typedNumber(hertz)}>
             Use it
           </Button>
@@ -118,7 +144,13 @@ export function Reader({ preview, choices, onChoose, onPlace }: Props) {
           value={choices.specimen_number ?? ""}
           onChange={(e) => onPlace({ specimen_number: /^\d+$/.test(e.target.value) ? Number(e.target.value) : null })}
         />
-        <Field label="Feature" className="w-32" placeholder="the usual" value={choices.feature_name ?? ""} onChange={(e) => onPlace({ feature_name: e.target.value || null })} />
+        <Field
+          label="Feature"
+          className="w-32"
+          placeholder="the usual"
+          value={choices.feature_name ?? ""}
+          onChange={(e) => onPlace({ feature_name: e.target.value || null })}
+        />
       </div>
     </div>
   );

@@ -19,7 +19,10 @@ export function useDrop(lotId: number) {
   const [items, setItems] = useState<Item[]>([]);
   const aborts = useRef(new Map<string, AbortController>());
   const queries = useQueryClient();
-  const patch = useCallback((key: string, change: Partial<Item>) => setItems((all) => all.map((i) => (i.key === key ? { ...i, ...change } : i))), []);
+  const patch = useCallback(
+    (key: string, change: Partial<Item>) => setItems((all) => all.map((i) => (i.key === key ? { ...i, ...change } : i))),
+    [],
+  );
 
   const read = useCallback(
     async (item: Item) => {

@@ -36,7 +36,14 @@ export function NewJob({ open, onOpenChange, onCreated }: Props) {
         }}
       >
         <Field label="Customer" value={customer} onChange={(e) => setCustomer(e.target.value)} error={fields.customer} required />
-        <Field label="What is asked" value={title} onChange={(e) => setTitle(e.target.value)} error={fields.title} placeholder="Eye splices, spring line" required />
+        <Field
+          label="What is asked"
+          value={title}
+          onChange={(e) => setTitle(e.target.value)}
+          error={fields.title}
+          placeholder="Eye splices, spring line"
+          required
+        />
         <Choice
           label="Purpose"
           value={purpose}

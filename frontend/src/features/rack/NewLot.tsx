@@ -21,7 +21,8 @@ export function NewLot({ job, onClose }: Props) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const create = useMutation({
-    mutationFn: (id: number) => answer(api.POST("/api/jobs/{id}/lots", { params: { path: { id } }, body: { name, item_type: item, display_unit: unit } })),
+    mutationFn: (id: number) =>
+      answer(api.POST("/api/jobs/{id}/lots", { params: { path: { id } }, body: { name, item_type: item, display_unit: unit } })),
     onSuccess: (page) => {
       onClose();
       setName("");
@@ -32,7 +33,12 @@ export function NewLot({ job, onClose }: Props) {
   const fields = create.error instanceof Fault ? create.error.fields : {};
   const type = session?.item_types.find((t) => t.key === item);
   return (
-    <Sheet open={job !== null} onOpenChange={(open) => !open && onClose()} title={`New lot for ${job?.customer ?? ""}`} description="One population: specimens made and prepared alike.">
+    <Sheet
+      open={job !== null}
+      onOpenChange={(open) => !open && onClose()}
+      title={`New lot for ${job?.customer ?? ""}`}
+      description="One population: specimens made and prepared alike."
+    >
       <form
         className="grid gap-3.5"
         onSubmit={(e) => {
@@ -40,10 +46,27 @@ export function NewLot({ job, onClose }: Props) {
           if (job) create.mutate(job.id);
         }}
       >
-        <Field label="Name of the lot" value={name} onChange={(e) => setName(e.target.value)} error={fields.name} placeholder="Eye splice, five tucks" required />
+        <Field
+          label="Name of the lot"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          error={fields.name}
+          placeholder="Eye splice, five tucks"
+          required
+        />
         <div className="grid grid-cols-[1fr_110px] gap-3">
-          <Choice label="Item" value={item} onChange={setItem} options={(session?.item_types ?? []).map((t) => ({ value: t.key, label: t.name }))} />
-          <Choice label="Display unit" value={unit} onChange={(u) => setUnit(u as ForceUnit)} options={FORCE_UNITS.map((u) => ({ value: u, label: u }))} />
+          <Choice
+            label="Item"
+            value={item}
+            onChange={setItem}
+            options={(session?.item_types ?? []).map((t) => ({ value: t.key, label: t.name }))}
+          />
+          <Choice
+            label="Display unit"
+            value={unit}
+            onChange={(u) => setUnit(u as ForceUnit)}
+            options={FORCE_UNITS.map((u) => ({ value: u, label: u }))}
+          />
         </div>
         {type && <ItemSketch item={item} zones={type.zones} />}
         {create.error && Object.keys(fields).length === 0 && <ErrorNote message={create.error.message} />}

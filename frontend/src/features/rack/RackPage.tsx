@@ -55,11 +55,15 @@ export function RackPage() {
           <div className="flex items-baseline gap-3 pt-5 pb-1.5">
             <h2 className="text-[15px]">{job.customer}</h2>
             <span className="text-soft">{job.title}</span>
-            <button type="button" onClick={() => setNewLot(job)} className="ml-auto text-[13px] font-semibold underline decoration-edge underline-offset-4 hover:decoration-ink">
+            <button
+              type="button"
+              onClick={() => setNewLot(job)}
+              className="decoration-edge hover:decoration-ink ml-auto text-[13px] font-semibold underline underline-offset-4"
+            >
               Add a lot
             </button>
           </div>
-          <div className="border-b border-line">
+          <div className="border-line border-b">
             {job.lots.map((lot) => (
               <LotRow key={lot.id} lot={lot} />
             ))}
@@ -71,8 +75,8 @@ export function RackPage() {
           <Empty title="Nothing like that">No lot has these words{waiting ? " and waits for something" : ""}.</Empty>
         ) : (
           <Empty title="No jobs yet">
-            A job is what somebody asked for; it holds lots, and a lot holds pulls of specimens made alike. Take in the first one with <b>New job</b>, or start with the demo: stop, empty the database, and run{" "}
-            <span className="num">bin/start</span> again.
+            A job is what somebody asked for; it holds lots, and a lot holds pulls of specimens made alike. Take in the first one with{" "}
+            <b>New job</b>, or start with the demo: stop, empty the database, and run <span className="num">bin/start</span> again.
           </Empty>
         ))}
       {data && data.pages > 1 && (

@@ -31,14 +31,16 @@ export function Ledger({ rating, unit, onChoose }: Props) {
             disabled={!can}
             title={`${school.assumption} ${school.weakness}`}
             onClick={() => onChoose(school.key)}
-            className={`grid min-h-[50px] w-full grid-cols-[1fr_auto] items-center gap-x-4 border-t border-line px-3 py-1 text-left first:border-t-0 min-[900px]:grid-cols-[minmax(0,1fr)_200px_112px] ${
+            className={`border-line grid min-h-[50px] w-full grid-cols-[1fr_auto] items-center gap-x-4 border-t px-3 py-1 text-left first:border-t-0 min-[900px]:grid-cols-[minmax(0,1fr)_200px_112px] ${
               chosen ? "bg-chosen shadow-[inset_3px_0_var(--derived)]" : can ? "hover:bg-wash" : ""
             }`}
           >
             <span className="min-w-0">
               <b className={`font-semibold ${school.refusal ? "text-soft" : ""}`}>{school.name}</b>
               {recommended && <span className="cap text-derived"> recommended</span>}
-              <span className="block text-[12.5px] leading-tight text-soft">{school.refusal ? `Refused: ${school.refusal}` : school.in_words}</span>
+              <span className="text-soft block text-[12.5px] leading-tight">
+                {school.refusal ? `Refused: ${school.refusal}` : school.in_words}
+              </span>
             </span>
             <span className="hidden min-[900px]:block">
               <SchoolRule low={low - pad} high={high + pad} marks={marks} value={school.newtons} chosen={chosen} minimum={school.minimum} />
@@ -48,7 +50,8 @@ export function Ledger({ rating, unit, onChoose }: Props) {
                 <span className="text-soft">–</span>
               ) : (
                 <>
-                  {figure({ text: school.stated, unit: rating.unit, newtons: school.newtons }, unit)} <small className="text-[12px] font-normal text-soft">{unit}</small>
+                  {figure({ text: school.stated, unit: rating.unit, newtons: school.newtons }, unit)}{" "}
+                  <small className="text-soft text-[12px] font-normal">{unit}</small>
                 </>
               )}
             </span>

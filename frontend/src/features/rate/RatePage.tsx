@@ -51,8 +51,13 @@ export function RatePage() {
   if (summary.judged === 0) {
     return (
       <Empty title="Nothing to rate yet">
-        A minimum comes from judged breaks. {summary.pulled ? `${plural(summary.pulled, "pull")} wait to be judged: ` : "Bring in pulls first: "}
-        <Link to={summary.pulled ? "/lots/$lotId/judge" : "/lots/$lotId/pull"} params={{ lotId: lot.id }} className="font-semibold text-ink underline">
+        A minimum comes from judged breaks.{" "}
+        {summary.pulled ? `${plural(summary.pulled, "pull")} wait to be judged: ` : "Bring in pulls first: "}
+        <Link
+          to={summary.pulled ? "/lots/$lotId/judge" : "/lots/$lotId/pull"}
+          params={{ lotId: lot.id }}
+          className="text-ink font-semibold underline"
+        >
           {summary.pulled ? "judge them" : "pull"}
         </Link>
       </Empty>
@@ -83,10 +88,15 @@ export function RatePage() {
         <div className="grid min-w-0 content-start gap-3">
           <Ledger rating={rating} unit={unit} onChoose={(school) => change({ school })} />
           <p>
-            <b className="text-derived">{rating.recommended ? `Recommended: ${rating.schools.find((s) => s.key === rating.recommended)?.name}.` : "No school can be recommended."}</b> {rating.recommended_because}
+            <b className="text-derived">
+              {rating.recommended
+                ? `Recommended: ${rating.schools.find((s) => s.key === rating.recommended)?.name}.`
+                : "No school can be recommended."}
+            </b>{" "}
+            {rating.recommended_because}
           </p>
           {rating.remarks.map((remark) => (
-            <p key={remark} className="text-[13px] text-soft">
+            <p key={remark} className="text-soft text-[13px]">
               {remark}
             </p>
           ))}
@@ -98,13 +108,20 @@ export function RatePage() {
             <Button primary hint="Ctrl ↵" disabled={!canSign} onClick={() => sign.mutate()}>
               {summary.signed_current && !trying ? `Signed, number ${summary.signed_number}` : "Sign rating"}
             </Button>
-            <Link to="/lots/$lotId/papers" params={{ lotId: lot.id }} className="inline-flex h-9 items-center rounded-key border border-ink px-3.5 font-semibold hover:bg-wash">
+            <Link
+              to="/lots/$lotId/papers"
+              params={{ lotId: lot.id }}
+              className="rounded-key border-ink hover:bg-wash inline-flex h-9 items-center border px-3.5 font-semibold"
+            >
               Papers
             </Link>
             {trying && <Button onClick={() => setTriedTerms({})}>Back to the lot’s own</Button>}
           </div>
           {sign.error && <ErrorNote message={sign.error.message} />}
-          <Caution>A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in force. This shows its working for them and is not their approval.</Caution>
+          <Caution>
+            A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in force. This shows its working
+            for them and is not their approval.
+          </Caution>
         </div>
       </div>
     </>

@@ -8,7 +8,10 @@ type Rating = Schemas["Rating"];
 /** Minimum, factor and working load limit; the factor as a slider with stops. */
 export function Result({ rating, unit, onFactor }: { rating: Rating; unit: string; onFactor: (factor: number) => void }) {
   const stops = rating.stops;
-  const nearest = stops.reduce((best, s, i) => (Math.abs(s.factor - rating.factor) < Math.abs((stops[best]?.factor ?? 0) - rating.factor) ? i : best), 0);
+  const nearest = stops.reduce(
+    (best, s, i) => (Math.abs(s.factor - rating.factor) < Math.abs((stops[best]?.factor ?? 0) - rating.factor) ? i : best),
+    0,
+  );
   const [moving, setMoving] = useState<number | null>(null);
   const stop = moving === null ? null : stops[moving];
   if (!rating.minimum || !rating.working_load_limit) {
@@ -24,7 +27,7 @@ export function Result({ rating, unit, onFactor }: { rating: Rating; unit: strin
   return (
     <div className="sheet p-4">
       <div className="cap">Minimum breaking strength</div>
-      <div className="num text-[40px] leading-[1.15] font-semibold text-derived" data-testid="minimum">
+      <div className="num text-derived text-[40px] leading-[1.15] font-semibold" data-testid="minimum">
         {figure(rating.minimum, unit)} <span className="text-[18px]">{unit}</span>
       </div>
       <div className="mt-2 flex gap-7">
@@ -52,22 +55,35 @@ export function Result({ rating, unit, onFactor }: { rating: Rating; unit: strin
           if (chosen) onFactor(chosen.factor);
         }}
       >
-        <Slider.Track className="relative h-[1.5px] flex-1 bg-ink" />
+        <Slider.Track className="bg-ink relative h-[1.5px] flex-1" />
         {stops.map((s, i) => (
-          <span key={s.factor} aria-hidden="true" className="absolute h-3 w-px bg-ink" style={{ left: `calc(${(i / (stops.length - 1)) * 100}% + ${9 - (18 * i) / (stops.length - 1)}px)` }} />
+          <span
+            key={s.factor}
+            aria-hidden="true"
+            className="bg-ink absolute h-3 w-px"
+            style={{ left: `calc(${(i / (stops.length - 1)) * 100}% + ${9 - (18 * i) / (stops.length - 1)}px)` }}
+          />
         ))}
-        <Slider.Thumb aria-label="Design factor" aria-valuetext={`${stop?.factor ?? rating.factor}`} className="block h-[18px] w-[18px] rounded-full bg-derived" />
+        <Slider.Thumb
+          aria-label="Design factor"
+          aria-valuetext={`${stop?.factor ?? rating.factor}`}
+          className="bg-derived block h-[18px] w-[18px] rounded-full"
+        />
       </Slider.Root>
       <div className="relative h-4" aria-hidden="true">
         {stops.map((s, i) =>
           i % 2 === 1 || i === stops.length - 1 || i === 0 ? (
-            <span key={s.factor} className="num absolute -translate-x-1/2 text-[11px] text-soft" style={{ left: `calc(${(i / (stops.length - 1)) * 100}% + ${9 - (18 * i) / (stops.length - 1)}px)` }}>
+            <span
+              key={s.factor}
+              className="num text-soft absolute -translate-x-1/2 text-[11px]"
+              style={{ left: `calc(${(i / (stops.length - 1)) * 100}% + ${9 - (18 * i) / (stops.length - 1)}px)` }}
+            >
               {s.factor}
             </span>
           ) : null,
         )}
       </div>
-      <p className="mt-2 text-[12.5px] text-soft">{rating.factor_source}. Rounded down to the marking step.</p>
+      <p className="text-soft mt-2 text-[12.5px]">{rating.factor_source}. Rounded down to the marking step.</p>
     </div>
   );
 }

@@ -8,8 +8,18 @@ import { plural, when } from "@/format/words";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 
 const STEPS = {
-  judge: { title: "To judge", verb: "Judge", to: "/lots/$lotId/judge", line: (s: Schemas["Summary"]) => `${plural(s.pulled - s.judged, "pull")} without a judgement` },
-  pull: { title: "To pull", verb: "Pull", to: "/lots/$lotId/pull", line: (s: Schemas["Summary"]) => (s.planned ? `${s.pulled} of ${s.planned} pulled` : "nothing pulled yet") },
+  judge: {
+    title: "To judge",
+    verb: "Judge",
+    to: "/lots/$lotId/judge",
+    line: (s: Schemas["Summary"]) => `${plural(s.pulled - s.judged, "pull")} without a judgement`,
+  },
+  pull: {
+    title: "To pull",
+    verb: "Pull",
+    to: "/lots/$lotId/pull",
+    line: (s: Schemas["Summary"]) => (s.planned ? `${s.pulled} of ${s.planned} pulled` : "nothing pulled yet"),
+  },
   sign: { title: "To sign", verb: "Look and sign", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.counts_in_words },
   more: { title: "Too little to rate", verb: "See why", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.recommended_because },
 } as const;
@@ -32,7 +42,7 @@ export function TodayPage() {
         {waiting.length === 0 && (
           <Empty title="Nothing waits">
             Lots that need a pull, a judgement or a signature stand here.{" "}
-            <Link to="/lots" className="font-semibold text-ink underline">
+            <Link to="/lots" className="text-ink font-semibold underline">
               Take in a job
             </Link>
           </Empty>
@@ -43,20 +53,20 @@ export function TodayPage() {
             <div key={group.step} className="mt-5">
               <div className="flex items-baseline gap-2 pb-1.5">
                 <h2>{step.title}</h2>
-                <span className="num text-[12px] text-soft">{group.lots.length}</span>
+                <span className="num text-soft text-[12px]">{group.lots.length}</span>
               </div>
-              <div className="border-b border-line">
+              <div className="border-line border-b">
                 {group.lots.map((lot) => (
                   <Link
                     key={lot.id}
                     to={step.to}
                     params={{ lotId: lot.id }}
-                    className="group grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 border-t border-line bg-sheet px-3.5 py-2 hover:shadow-[inset_3px_0_var(--ink)]"
+                    className="group border-line bg-sheet grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 border-t px-3.5 py-2 hover:shadow-[inset_3px_0_var(--ink)]"
                   >
                     <span className="min-w-0">
                       <span className="head text-[15px]">{lot.name}</span>
-                      <span className="ml-2.5 text-soft">{lot.customer}</span>
-                      <span className="block text-[13px] text-soft">{step.line(lot.summary)}</span>
+                      <span className="text-soft ml-2.5">{lot.customer}</span>
+                      <span className="text-soft block text-[13px]">{step.line(lot.summary)}</span>
                     </span>
                     <span className="font-semibold whitespace-nowrap group-hover:underline">{step.verb} ›</span>
                   </Link>
@@ -70,19 +80,19 @@ export function TodayPage() {
         <h2 className="pt-1 pb-2">Done last</h2>
         <ol className="sheet">
           {data.latest.map((entry, i) => (
-            <li key={i} className="border-t border-line px-3 py-2 text-[13px] leading-snug first:border-t-0">
+            <li key={i} className="border-line border-t px-3 py-2 text-[13px] leading-snug first:border-t-0">
               <Link to="/lots/$lotId/judge" params={{ lotId: entry.lot_id }} search={{ pull: entry.pull_id }} className="hover:underline">
                 <span className="font-semibold">Pull {entry.number}</span> of {entry.lot},{" "}
                 <span className="num">
                   {force(entry.peak_newtons, { unit: unit ?? entry.display_unit })} {unit ?? entry.display_unit}
                 </span>
               </Link>
-              <span className="block text-soft">
+              <span className="text-soft block">
                 {DONE[entry.action]} by {entry.person ?? "nobody"}, {when(entry.created_at)}
               </span>
             </li>
           ))}
-          {data.latest.length === 0 && <li className="px-3 py-3 text-soft">What is pulled and judged is listed here.</li>}
+          {data.latest.length === 0 && <li className="text-soft px-3 py-3">What is pulled and judged is listed here.</li>}
         </ol>
       </section>
     </div>

@@ -1,0 +1,60 @@
+import { render, screen } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
+import { curvePath, panned, zoomed } from "./curvePath";
+import { ForceRule } from "./ForceRule";
+import { placeDemands, placeMarks, ruleTop, tickStep, type RuleMark } from "./ruleLayout";
+
+const mark = (newtons: number, kind = "break"): RuleMark => ({ id: `${newtons}${kind}`, newtons, kind, label: "Pull" });
+const x = (newtons: number) => newtons / 10;
+
+describe("the layout of the force rule", () => {
+  it("reaches a little above the highest force", () => {
+    expect(ruleTop([100, 40])).toBeCloseTo(114);
+    expect(ruleTop([])).toBe(0);
+  });
+  it("ticks at 1, 2 and 5", () => {
+    expect([tickStep(34, 10), tickStep(12, 10), tickStep(90, 10)]).toEqual([5, 2, 10]);
+  });
+  it("keeps lone marks in the first lane and stacks the close ones", () => {
+    expect(placeMarks([mark(100), mark(400)], x, 6, 3).map((p) => p.lane)).toEqual([0, 0]);
+    expect(placeMarks([mark(100), mark(110), mark(120)], x, 6, 3).map((p) => p.lane)).toEqual([0, 1, 2]);
+  });
+  it("merges what cannot be stacked and loses none of forty", () => {
+    const marks = Array.from({ length: 40 }, (_, i) => mark(100 + i));
+    const placed = placeMarks(marks, x, 6, 3);
+    expect(placed.reduce((sum, p) => sum + p.marks.length, 0)).toBe(40);
+    expect(placed.length).toBeLessThan(20);
+  });
+  it("never lays two labels over each other", () => {
+    const demands = [300, 310, 320, 900].map((newtons) => ({
+      id: `${newtons}`,
+      label: "Working load",
+      text: "4.2",
+      newtons,
+      kind: "derived" as const,
+    }));
+    const placed = placeDemands(demands, x, 400, 7);
+    for (const a of placed)
+      for (const b of placed) if (a !== b && a.lane === b.lane && a.anchor === b.anchor) expect(Math.abs(a.x - b.x)).toBeGreaterThan(60);
+  });
+  it("is told to those who cannot see it", () => {
+    render(<ForceRule unit="kN" marks={[mark(5000), mark(6000, "at_least")]} demands={[]} describe={(n) => `${n / 1000} kN`} />);
+    expect(screen.getByRole("img")).toHaveAccessibleName("Force rule. Above: nothing. Below: break 5 kN, at least 6 kN.");
+  });
+});
+
+describe("the curve", () => {
+  const same = (v: number) => v;
+  it("draws samples as a line and bins as strokes", () => {
+    expect(curvePath({ xs: [0, 1], lows: [1, 2], highs: [] }, same, same)).toBe("M0.0 1.0L1.0 2.0");
+    expect(curvePath({ xs: [0, 1], lows: [1, 2], highs: [3, 4] }, same, same)).toBe("M0.0 1.0V3.0L1.0 4.0V2.0");
+  });
+  it("leaves a gap where the logger wrote no number", () => {
+    expect(curvePath({ xs: [0, 1, 2], lows: [1, null, 2], highs: [] }, same, same)).toBe("M0.0 1.0M2.0 2.0");
+  });
+  it("zooms about a point and stays inside its bounds", () => {
+    expect(zoomed([0, 10], 4, 0.5, [0, 10], 0)).toEqual([2, 7]);
+    expect(zoomed([0, 10], 0, 5, [0, 10], 0)).toEqual([0, 10]);
+    expect(panned([2, 4], 5, [0, 10])).toEqual([8, 10]);
+  });
+});

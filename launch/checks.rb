@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module Launch
+  # Runs every check against a database of its own and sums up once.
+  class Checks
+    RUBY_TESTS = "test/{core,devices,store,actions,web,cli,documents}/**/*_test.rb"
+    Outcome = Struct.new(:name, :passed, :seconds, keyword_init: true)
+
+    # @param parts [Array<String>] names of parts to run; none: all
+    def initialize(parts)
+      @parts = parts
+      @outcomes = []
+    end
+
+    # @return [Integer] exit status
+    def run
+      puts "Setting up"
+      Packages.ready(testing: true)
+      FrontEnd.ready
+      database = DatabaseServer.new(File.join(VAR, "test-database"), port: Launch.any_free_port)
+      database.start
+      check(database.url.sub(/mild_anvil\z/, "mild_anvil_test"))
+      sum_up
+    ensure
+      database&.stop
+    end
+
+    private
+
+    def check(url)
+      env = { "DATABASE_URL" => url, "RACK_ENV" => "test" }
+      part("lint", "Ruby lint") { command({}, "bundle", "exec", "rubocop", "--format", "simple") }
+      part("ruby", "Ruby: core, devices, store, actions, web, command line") { ruby(env, RUBY_TESTS) }
+      part("ruby", "Architecture") { ruby(env, "test/architecture_test.rb") }
+      part("front", "Front end: types") { npm("check") }
+      part("front", "Front end: lint") { npm("lint") }
+      part("front", "Front end: format") { npm("format:check") }
+      part("front", "Front end: unit tests") { npm("test") }
+      part("browser", "Journeys in the browser") { ruby(env, "test/browser/**/*_test.rb") }
+    end
+
+    def part(key, name)
+      return unless @parts.empty? || @parts.include?(key)
+
+      puts "\n== #{name}"
+      started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      passed = yield
+      @outcomes << Outcome.new(name: name, passed: passed, seconds: Process.clock_gettime(Process::CLOCK_MONOTONIC) - started)
+    end
+
+    def ruby(env, pattern)
+      prepare(env) && command(env, "bundle", "exec", "ruby", "-Itest", "-e", "Dir[#{pattern.dump}].sort.each { |file| require File.expand_path(file) }")
+    end
+
+    # The schema of the test database, made anew where it is missing.
+    def prepare(env)
+      @prepared ||= command(env, "bundle", "exec", "ruby", "-Ilib", "-e",
+                            "require 'mild_anvil'; url = ENV.fetch('DATABASE_URL'); Sequel.connect(url.sub(%r{/[^/]*\\z}, '/mild_anvil')) { |d| d.run('CREATE DATABASE IF NOT EXISTS mild_anvil_test') }; " \
+                            "MildAnvil::Store::Database.migrate(MildAnvil::Store::Database.connect(url))")
+    end
+
+    def npm(script) = command({}, "npm", "run", "--silent", script, chdir: FrontEnd::FOLDER)
+    def command(env, *words, chdir: ROOT) = system(env, *words, chdir: chdir) || false
+
+    def sum_up
+      puts "\n#{'-' * 72}"
+      @outcomes.each { |o| puts format("%-8s %-54s %6.1f s", o.passed ? "passed" : "FAILED", o.name, o.seconds) }
+      failed = @outcomes.count { |o| !o.passed }
+      puts failed.zero? ? "All passed." : "#{failed} of #{@outcomes.size} failed."
+      failed.zero? ? 0 : 1
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require_relative "test_helper"
+require "open3"
+
+# Who may import whom, as docs/architecture.md says.
+class ArchitectureTest < Minitest::Test
+  ROOT = File.expand_path("..", __dir__)
+  LIB = File.join(ROOT, "lib/mild_anvil")
+  MAY = { "core" => %w[Core], "store" => %w[Core Store], "devices" => %w[Core Devices], "documents" => %w[Core Documents],
+          "actions" => %w[Core Store Devices Documents Actions Catalogue], "web" => %w[Core Actions Web Catalogue], "cli" => %w[Core Devices Cli Catalogue] }.freeze
+  LAYERS = %w[Core Store Devices Documents Actions Web Cli Catalogue].freeze
+  GEMS = { "core" => [], "devices" => %w[csv json time], "documents" => %w[csv prawn prawn/table], "store" => %w[sequel digest zlib], "actions" => %w[digest],
+           "web" => %w[sinatra/base yaml json dry/schema], "cli" => %w[csv json optparse] }.freeze
+
+  MAY.each do |folder, allowed|
+    define_method("test_#{folder}_uses_only_#{allowed.join('_').downcase}") do
+      Dir[File.join(LIB, folder, "**/*.rb")].each do |path|
+        used = code(path).scan(/(?<![\w:])(#{LAYERS.join('|')})::/).flatten.uniq
+
+        assert_empty used - allowed, path
+        assert_empty code(path).scan(/^\s*require "([^"]+)"/).flatten - GEMS[folder] - ["bigdecimal"], path
+      end
+    end
+  end
+
+  def test_the_core_touches_no_clock_file_network_or_chance
+    Dir[File.join(LIB, "core/**/*.rb")].each { |path| refute_match(/\b(Time\.now|File\.|Dir\.|IO\.|Kernel\.rand|Random\.(new|rand)|rand\(|Sequel|ENV\[|Net::)/, code(path), path) }
+  end
+
+  def test_the_core_loads_alone
+    script = "require 'zeitwerk'; require '#{LIB}/errors'; module MildAnvil; module Core; end; end; " \
+             "l = Zeitwerk::Loader.new; l.push_dir('#{LIB}/core', namespace: MildAnvil::Core); l.setup; l.eager_load; print defined?(Sequel).inspect"
+    out, status = Open3.capture2e("bundle", "exec", "ruby", "-e", script, chdir: ROOT)
+
+    assert_predicate status, :success?, out
+    assert_equal "nil", out
+  end
+
+  def test_files_and_methods_stay_short
+    Dir[File.join(LIB, "**/*.rb")].each { |path| assert_operator File.foreach(path).count, :<=, 200, path }
+  end
+
+  FRONT = { "features" => %w[ui charts sketches format api app], "charts" => %w[format ui charts], "sketches" => %w[format ui sketches], "ui" => %w[ui], "format" => %w[format], "api" => %w[api] }.freeze
+
+  def test_front_end_folders_keep_to_their_imports
+    FRONT.each do |folder, allowed|
+      Dir[File.join(ROOT, "frontend/src", folder, "**/*.{ts,tsx}")].each do |path|
+        imports = File.read(path).scan(%r{from "@/([\w-]+)(?:/([\w-]+))?}).map { |top, feature| top == "features" ? "features/#{feature}" : top }
+
+        assert_empty imports - allowed, path
+      end
+    end
+  end
+
+  def test_no_feature_imports_another_and_only_api_fetches
+    Dir[File.join(ROOT, "frontend/src/**/*.{ts,tsx}")].reject { |p| p.match?(%r{/api/|\.test\.}) }.each do |path|
+      refute_match(/\bfetch\(/, File.read(path), path)
+      refute_match(%r{from "\.\./(?!charts)}, File.read(path), path) if path.include?("/features/")
+    end
+  end
+
+  private
+
+  # Without comments and text, which may name anything.
+  def code(path) = File.read(path).gsub(/^\s*#.*$/, "")
+end

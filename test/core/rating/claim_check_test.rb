@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require_relative "../../test_helper"
+
+class ClaimCheckTest < CoreCase
+  LOT = [23.4, 24.1, 23.0, 24.6, 23.7, 22.8].freeze
+
+  def verdict(claim, lot = LOT, **given) = Rating::Rate.call(sample_of(*lot), terms(claim: claim, **given)).verdict
+
+  def test_pass_fail_and_cannot_tell_by_both_bounds
+    assert_equal %i[pass cannot_tell fail], [20.5, 22.0, 24.0].map { |force| verdict(claim(force)).state }
+  end
+
+  def test_the_shared_uncertainty_takes_a_pass_away
+    assert_equal :pass, verdict(claim(21.0)).state
+    assert_equal :cannot_tell, verdict(claim(21.0), shared_uncertainty_share: 0.01).state
+  end
+
+  def test_the_shared_uncertainty_does_not_shrink_with_n
+    many = LOT * 20
+
+    assert_equal :cannot_tell, verdict(claim(22.6), many, shared_uncertainty_share: 0.02).state
+  end
+
+  def test_every_piece_must_meet_it
+    strict = claim(23.5, every_piece: true)
+
+    assert_equal :fail, verdict(strict).state
+    assert_match(/22.8/, verdict(strict).because)
+    assert_equal :fail, verdict(strict, [22.9]).state
+  end
+
+  def test_an_average_is_compared_with_the_average
+    assert_equal :pass, verdict(claim(22.9, kind: :average)).state
+    assert_match(/average/, verdict(claim(22.9, kind: :average)).because)
+  end
+
+  def test_a_working_load_needs_its_factor_to_be_compared
+    load = claim(4.0, measure: :working_load)
+
+    assert_equal :not_comparable, verdict(load).state
+    assert_equal :pass, verdict(claim(4.0, measure: :working_load, factor: 5.0)).state
+  end
+
+  def test_one_break_cannot_tell
+    assert_equal :cannot_tell, verdict(claim(20.0), [23.0]).state
+  end
+
+  def claim(force, **given) = Rating::Claim.new(newtons: force * 1000.0, **{ measure: :strength, kind: :minimum, every_piece: false }, **given)
+end

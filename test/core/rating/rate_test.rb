@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+require_relative "../../test_helper"
+
+class RateTest < CoreCase
+  LOT = [23.4, 24.1, 23.0, 24.6, 23.7, 22.8].freeze
+
+  def rate(lot = LOT, **given) = Rating::Rate.call(sample_of(*lot), terms(**given))
+
+  # Hand work: docs/validation.md, section 3.
+  def test_a_lot_worked_by_hand
+    statement = rate(marking_step: 0.1)
+
+    assert_equal "tolerance_normal", statement.to_h[:chosen]
+    assert_equal "21.0", statement.minimum.text
+    assert_equal "4.2", statement.working_load_limit.text
+    assert_equal "0.68", statement.to_h.dig(:description, :standard_deviation, :text)
+  end
+
+  def test_the_minimum_is_rounded_down_before_it_is_divided
+    assert_operator rate.minimum.newtons, :<=, rate.chosen.newtons
+    assert_operator rate.working_load_limit.newtons * rate.terms.factor, :<=, rate.minimum.newtons
+  end
+
+  def test_the_user_may_choose_another_school_but_none_that_is_no_minimum
+    assert_equal "22.8", rate(school: :lowest).minimum.text
+    assert_nil rate(school: :average).minimum
+    assert_match(/gives no minimum/, rate(school: :average).remarks.join)
+  end
+
+  def test_a_refusing_choice_gives_no_minimum_and_says_so
+    statement = rate([*LOT, [:at_least, 25.2]], school: :tolerance_normal)
+
+    assert_nil statement.working_load_limit
+    assert_match(/refuses/, statement.remarks.join)
+  end
+
+  def test_wide_scatter_moves_the_recommendation_to_logarithms
+    assert_equal :tolerance_lognormal, rate([470.0, 424.0, 252.0, 362.0, 203.0]).recommendation.key
+  end
+
+  def test_nothing_and_one_break_are_answered_in_words
+    assert_match(/Nothing counts yet/, rate([]).recommendation.because)
+    assert_match(/One break gives no minimum/, rate([22.1]).recommendation.because)
+  end
+
+  def test_survivors_are_rated_by_what_they_carried
+    assert_equal "12.0", rate([[:at_least, 12.0], [:at_least, 12.5], [:at_least, 13.0]]).minimum.text
+  end
+
+  def test_all_wrong_terms_are_told_at_once
+    error = assert_raises(MildAnvil::InvalidInput) { terms(coverage: 2, factor: 0.5, school: :best, marking_step: -1) }
+
+    assert_equal %i[coverage factor marking_step school], error.details[:fields].keys.sort
+  end
+
+  def test_the_statement_is_plain_values
+    assert_equal rate(claim: claim(20.0)).to_h.keys.map(&:to_s), JSON.parse(JSON.generate(rate(claim: claim(20.0)).to_h)).keys
+  end
+
+  def test_a_working_load_that_is_wanted_gives_the_realised_factor_and_its_band
+    wanted = Rating::Requirement.new(newtons: 3000.0, measure: :working_load, factor_low: 4, factor_high: 6)
+    margins = rate(requirement: wanted).margins
+
+    assert_in_delta 7.0, margins.realised_factor, 0.01
+    assert_equal "above", margins.band
+    assert margins.meets_requirement
+  end
+
+  def test_few_values_are_said_to_be_few
+    assert_match(/no test can tell an outlier/, rate([23.4, 24.1, 18.0]).remarks.join)
+  end
+end

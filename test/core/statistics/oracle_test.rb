@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+require_relative "../../test_helper"
+
+# The reference answers of independent tools, kinds 1 and 2: every case, at its stated tolerance, refusals included.
+class OracleTest < CoreCase
+  FILES = %w[01_k_factors 02_lower_bounds].freeze
+
+  FILES.each do |file|
+    JSON.parse(File.read(File.join(FIXTURES, "oracles", "#{file}.json"))).fetch("cases").each do |entry|
+      define_method("test_#{entry['id'].tr('-', '_')}_#{entry['op']}") { check(entry) }
+    end
+  end
+
+  private
+
+  def check(entry)
+    inputs = entry.fetch("inputs")
+    if entry["degenerate"]
+      error = assert_raises(MildAnvil::InsufficientData, MildAnvil::InvalidInput) { send(entry["op"], inputs) }
+      assert_operator error.message.size, :>, 15
+    else
+      compare(entry["expected"], send(entry["op"], inputs), entry, entry["op"])
+    end
+  end
+
+  def compare(expected, got, entry, where)
+    case expected
+    when Hash then expected.each { |key, value| compare(value, got.fetch(key), entry, "#{where}.#{key}") }
+    when Array then expected.zip(got).each_with_index { |(e, g), i| compare(e, g, entry, "#{where}[#{i}]") }
+    when nil then assert_nil got, where
+    when Numeric then assert_in_delta expected, got, [(entry["tolerance"] || 0) * expected.abs, entry["absolute_tolerance"] || 0, 1e-12].max, where
+    else assert_equal expected, got, where
+    end
+  end
+
+  def k_factor(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.normal(breaks: n, coverage: inputs["coverage"], confidence: inputs["confidence"]) } }
+  def k_prediction(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.prediction(breaks: n, coverage: inputs["coverage"]) } }
+  def k_known_sigma(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.known_scatter(breaks: n, coverage: inputs["coverage"], confidence: inputs["confidence"]) } }
+  def smallest_n(inputs) = { "n" => inputs["ranks"].map { |r| Statistics::OrderStatistic.smallest_count(coverage: inputs["coverage"], confidence: inputs["confidence"], rank: r) } }
+
+  def order_rank(inputs)
+    share = { coverage: inputs["coverage"] }
+    ranks = inputs["n"].map { |n| Statistics::OrderStatistic.usable_rank(breaks: n, confidence: inputs["confidence"], **share) }
+    { "rank" => ranks.map(&:to_i), "achieved_confidence" => ranks.zip(inputs["n"]).map { |r, n| r && Statistics::OrderStatistic.confidence(breaks: n, rank: r, **share) } }
+  end
+
+  # The bounds as the schools give them, from the same values as newtons; a bound below zero is in the refusal's working.
+  def lower_bounds(inputs)
+    values = inputs["values"]
+    observed = values.map { |v| Rating::Observation.checked(counts_as: :break, force_newtons: v) }
+    sample = Rating::Sample.new(observed)
+    described = sample.scattered!
+    { "n" => described.count, "mean" => described.mean, "sd" => described.standard_deviation, "cv" => described.variation_share, "lowest" => described.lowest,
+      "highest" => described.highest, "median" => described.median, "mean_minus_2s" => described.mean - (2 * described.standard_deviation),
+      "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms).working[:bound_newtons], "normal" => normal(sample, inputs), "lognormal" => lognormal(sample, inputs),
+      "lowest_confidence" => inputs["coverages_for_lowest"].map { |p| { "coverage" => p, "confidence" => Rating::Schools::Lowest.rate(sample, terms(coverage: p)).working[:confidence] } } }
+  end
+
+  def normal(sample, inputs)
+    inputs["pairs"].map do |coverage, confidence|
+      working = Rating::Schools::ToleranceNormal.rate(sample, terms(coverage: coverage, confidence: confidence)).working
+      { "coverage" => coverage, "confidence" => confidence, "k" => working[:k], "bound" => working[:bound_newtons] }
+    end
+  end
+
+  def lognormal(sample, inputs)
+    results = inputs["pairs"].map { |coverage, confidence| Rating::Schools::ToleranceLognormal.rate(sample, terms(coverage: coverage, confidence: confidence)) }
+    { "mean_log" => results.first.working[:mean_log_newtons], "sd_log" => results.first.working[:standard_deviation_log],
+      "bounds" => results.zip(inputs["pairs"]).map { |r, (coverage, confidence)| { "coverage" => coverage, "confidence" => confidence, "k" => r.working[:k], "bound" => r.newtons } } }
+  end
+end

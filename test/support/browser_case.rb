@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+require_relative "store_case"
+require "capybara/minitest"
+require "capybara/cuprite"
+
+FLAGS = %w[no-sandbox disable-gpu disable-quic disable-background-networking disable-component-update disable-sync no-first-run hide-scrollbars].to_h { |f| [f, nil] }
+Capybara.register_driver(:headless) do |app|
+  Capybara::Cuprite::Driver.new(app, window_size: [1280, 800], process_timeout: 30, timeout: 15, pending_connection_errors: false, js_errors: true,
+                                     browser_path: %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find { |path| File.exist?(path) },
+                                     browser_options: FLAGS.merge("force-color-profile" => "srgb"))
+end
+Capybara.server = :puma, { Silent: true, Threads: "1:4" }
+Capybara.app = MildAnvil::Web::Application
+Capybara.default_driver = :headless
+Capybara.default_max_wait_time = 6
+Capybara.enable_aria_label = true
+
+# A journey of a user through the real server and the real database; what it wrote is deleted afterwards.
+class BrowserCase < Minitest::Test
+  include Capybara::DSL
+  include Capybara::Minitest::Assertions
+  include Shared
+
+  AXE = File.read(File.expand_path("../../frontend/node_modules/axe-core/axe.min.js", __dir__))
+  TABLES = %i[audit_entries lot_summaries ratings judgements findings channel_chunks channels curves source_file_chunks source_files pulls features specimens lots jobs people].freeze
+  SERIOUS = %w[serious critical].freeze
+
+  def setup
+    clean
+    MildAnvil::Store::Models::Person.create(name: "Wren Ashdown", role: "technician")
+    visit "/"
+    page.execute_script("localStorage.clear(); localStorage.setItem('theme', 'light')")
+  end
+
+  def teardown
+    Capybara.reset_sessions!
+    clean
+  end
+
+  # Nothing that would keep somebody from using the screen.
+  def assert_accessible(where)
+    page.execute_script(AXE)
+    found = page.evaluate_async_script("axe.run(document, {resultTypes: ['violations']}).then(arguments[0])")["violations"].select { |v| SERIOUS.include?(v["impact"]) }
+
+    assert_empty found.map { |v| "#{v['id']}: #{v['nodes'].map { |n| n['target'] }.first(3)} #{v['nodes'].first['any'].map { |a| a['message'] }.first}" }, where
+  end
+
+  # No screen may be wider than its window.
+  def assert_fits(where)
+    assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, page.evaluate_script("window.innerWidth") + 1, where
+  end
+
+  def press(*keys) = page.driver.browser.keyboard.type(*keys)
+
+  # Log files on disk, as a person would have them.
+  def log_files(peaks)
+    folder = Dir.mktmpdir
+    peaks.map do |peak|
+      random = Random.new(peak)
+      simulator = MildAnvil::Devices::Simulator
+      log = simulator::Pull.new(path: simulator::Shapes::Rope.path(peak.to_f, random), bench: simulator::Bench.with, random: random).log
+      File.join(folder, "pull_#{peak}.csv").tap { |path| File.write(path, simulator::LogFile.text(log, :comma)) }
+    end
+  end
+
+  def choose_option(label, option)
+    find("button[role=combobox]", text: nil, **(label.is_a?(Hash) ? label : { id: find("label", exact_text: label)[:for] })).click
+    find("[role=option]", text: option, match: :first).click
+  end
+
+  private
+
+  def clean
+    DATABASE.run("SET FOREIGN_KEY_CHECKS = 0")
+    TABLES.each { |table| DATABASE[table].delete }
+    DATABASE.run("SET FOREIGN_KEY_CHECKS = 1")
+  end
+end
