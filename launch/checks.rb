@@ -17,9 +17,9 @@ module Launch
       puts "Setting up"
       Packages.ready(testing: true)
       FrontEnd.ready
-      database = DatabaseServer.new(File.join(VAR, "test-database"), port: Launch.any_free_port)
+      database = DatabaseServer.new(File.join(VAR, "test-database"), port: Launch.any_free_port, name: "mild_anvil_test")
       database.start
-      check(database.url.sub(/mild_anvil\z/, "mild_anvil_test"))
+      check(database.url)
       sum_up
     ensure
       database&.stop
@@ -54,9 +54,7 @@ module Launch
 
     # The schema of the test database, made anew where it is missing.
     def prepare(env)
-      @prepared ||= command(env, "bundle", "exec", "ruby", "-Ilib", "-e",
-                            "require 'mild_anvil'; url = ENV.fetch('DATABASE_URL'); Sequel.connect(url.sub(%r{/[^/]*\\z}, '/mild_anvil')) { |d| d.run('CREATE DATABASE IF NOT EXISTS mild_anvil_test') }; " \
-                            "MildAnvil::Store::Database.migrate(MildAnvil::Store::Database.connect(url))")
+      @prepared ||= command(env, "bundle", "exec", "ruby", "bin/prepare", "--no-demo")
     end
 
     def npm(script) = command({}, "npm", "run", "--silent", script, chdir: FrontEnd::FOLDER)

@@ -39,7 +39,7 @@ class PullsTest < StoreCase
     summary = Actions::ShowLot.call(lot_id: made.id)[:summary]
 
     assert_equal "1 break", summary[:counts_in_words]
-    assert_equal %w[replaced break], summary[:marks].map { |m| m[:counts_as] }
+    assert_equal(%w[replaced break], summary[:marks].map { |m| m[:counts_as] })
   end
 
   def test_a_void_needs_a_cause

@@ -54,9 +54,9 @@ class RatingsTest < StoreCase
     lot(name: "Anchor of the east wall")
     found = Actions::ListLots.call(query: "east wall")
 
-    assert_equal ["Anchor of the east wall"], found[:jobs].flat_map { |j| j[:lots].map { |l| l[:name] } }
+    assert_equal(["Anchor of the east wall"], found[:jobs].flat_map { |j| j[:lots].map { |l| l[:name] } })
     assert_equal 0, Actions::ListLots.call(query: "100% sure_")[:total]
-    assert_equal [found[:jobs][0][:lots][0][:id]], Actions::FindAnything.call(query: "east wall")[:lots].map { |l| l[:id] }
+    assert_equal([found[:jobs][0][:lots][0][:id]], Actions::FindAnything.call(query: "east wall")[:lots].map { |l| l[:id] })
   end
 
   def test_today_lists_what_waits

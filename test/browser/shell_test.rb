@@ -91,7 +91,7 @@ class ShellTest < BrowserCase
     click_on "Closer"
     assert_selector "[data-testid=curve]"
     refute_equal whole, find("[data-testid=curve]")[:d]
-    click_on "Whole curve"
+    click_on "All of the curve"
     find("button[role=radio]", text: "on travel").click
     assert_text "mm"
   end

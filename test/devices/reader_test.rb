@@ -62,9 +62,9 @@ class ReaderTest < CoreCase
   end
 
   def test_what_cannot_be_known_is_asked
-    assert_equal %w[unit], read_file(text(header: %w[Time Force Travel]).sub("Time", "Time [s]")).questions.map { |q| q[:kind] }
-    assert_equal %w[force_column], read_file(text(header: ["t [s]", "Ch1 [N]", "Ch2 [N]"])).questions.map { |q| q[:kind] }
-    assert_equal %w[interval], read_file("Force [N]\n#{(1..20).to_a.join("\n")}\n").questions.map { |q| q[:kind] }
+    assert_equal(%w[unit], read_file(text(header: %w[Time Force Travel]).sub("Time", "Time [s]")).questions.map { |q| q[:kind] })
+    assert_equal(%w[force_column], read_file(text(header: ["t [s]", "Ch1 [N]", "Ch2 [N]"])).questions.map { |q| q[:kind] })
+    assert_equal(%w[interval], read_file("Force [N]\n#{(1..20).to_a.join("\n")}\n").questions.map { |q| q[:kind] })
   end
 
   def test_answers_are_taken

@@ -38,7 +38,7 @@ class SimulatorTest < CoreCase
   def test_a_path_answers_anywhere
     path = Simulator::Path.new.to(1.0, 10.0, bend: 2).fall(0.5).to(2.0, 20.0)
 
-    assert_equal [0.0, 2.5, 5.0, 12.5, 20.0], [0.0, 0.5, 1.0, 1.5, 3.0].map { |x| path.force_at(x) }
+    assert_equal([0.0, 2.5, 5.0, 12.5, 20.0], [0.0, 0.5, 1.0, 1.5, 3.0].map { |x| path.force_at(x) })
     assert_in_delta 20.0, path.highest_newtons
   end
 end

@@ -66,7 +66,7 @@ class ApiTest < WebCase
 
     assert_nil call(:post, "/api/pulls/#{pull.id}/undo")["judgement"]
     made = lot
-    call(:patch, "/api/lots/#{made.id}", { material: "Webbing", version: 1 })
+    call(:patch, "/api/lots/#{made.id}", { material: "Webbing", claim_newtons: 7200, factor_low: 4, version: 1 })
     call(:patch, "/api/lots/#{made.id}", { material: "Rope", version: 1 }, expect: 409)
   end
 

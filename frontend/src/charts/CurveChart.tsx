@@ -68,7 +68,7 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
   };
   const read = hover == null ? null : nearest(stretch, hover);
   return (
-    <div ref={ref}>
+    <div ref={ref} className="min-w-0 overflow-hidden">
       <svg
         ref={svg}
         width={width}

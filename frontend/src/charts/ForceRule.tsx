@@ -34,7 +34,7 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
   }, [marks, demands, inner, top, width]);
   const { x } = layout;
   return (
-    <div ref={ref} className="border-edge bg-sheet border-b" data-testid="force-rule">
+    <div ref={ref} className="border-edge bg-sheet min-w-0 overflow-hidden border-b" data-testid="force-rule">
       <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, describe)}>
         <Ticks
           top={top / perUnit(unit)}

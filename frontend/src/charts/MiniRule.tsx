@@ -26,7 +26,7 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
   const placed = useMemo(() => placeMarks(marks, (n) => SIDE + (inner * n) / (top || 1), 5, 2), [marks, inner, top]);
   const x = (n: number) => SIDE + (inner * n) / (top || 1);
   return (
-    <div ref={ref} aria-hidden="true">
+    <div ref={ref} aria-hidden="true" className="min-w-0 overflow-hidden">
       <svg width={width} height={HEIGHT}>
         {top > 0 ? (
           <Ticks

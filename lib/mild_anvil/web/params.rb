@@ -32,7 +32,11 @@ module MildAnvil
         raise InvalidInput.new("#{fields.size == 1 ? 'One field is' : "#{fields.size} fields are"} not right: #{fields.map { |k, v| "#{k.to_s.tr('_', ' ')} #{v}" }.join('; ')}", fields: fields)
       end
 
-      def words(errors) = errors.is_a?(Hash) ? errors.map { |k, v| "#{k}: #{words(v)}" }.join("; ") : errors.join(", ")
+      def words(errors)
+        return errors.map { |k, v| "#{k}: #{words(v)}" }.join("; ") if errors.is_a?(Hash)
+
+        errors.join(", ").gsub("must be a float", "must be a number")
+      end
 
       # @raise [NotFound] for anything that is no id
       def id(value)

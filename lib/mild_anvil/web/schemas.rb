@@ -8,6 +8,8 @@ module MildAnvil
     module Schemas
       POSITIVE = { gt?: 0 }.freeze
       WORDS = Core::Plan::RequestWords
+      # JSON knows one kind of number: 7200 is as good as 7200.0.
+      NUMBER = Dry::Types["float"].constructor { |value| value.is_a?(Integer) ? value.to_f : value }
 
       Job = Dry::Schema.JSON do
         required(:customer).filled(:string, max_size?: 160)
@@ -25,24 +27,24 @@ module MildAnvil
         optional(:setup_class).filled(:string, included_in?: WORDS::SETUP_CLASSES)
         optional(:display_unit).filled(:string, included_in?: Core::Quantity::UnitTable::DISPLAYED_FORCES)
         optional(:specimens_planned).maybe(:integer, gt?: 0, lteq?: 10_000)
-        optional(:claim_newtons).maybe(:float, **POSITIVE)
+        optional(:claim_newtons).maybe(NUMBER, **POSITIVE)
         optional(:claim_measure).maybe(:string, included_in?: WORDS::CLAIM_MEASURES)
         optional(:claim_kind).maybe(:string, included_in?: WORDS::CLAIM_KINDS)
-        optional(:claim_factor).maybe(:float, gteq?: 1, lteq?: 50)
+        optional(:claim_factor).maybe(NUMBER, gteq?: 1, lteq?: 50)
         optional(:claim_every_piece).filled(:bool)
         optional(:claim_source).maybe(:string, max_size?: 200)
-        optional(:requirement_newtons).maybe(:float, **POSITIVE)
+        optional(:requirement_newtons).maybe(NUMBER, **POSITIVE)
         optional(:requirement_measure).maybe(:string, included_in?: WORDS::CLAIM_MEASURES)
         optional(:requirement_source).maybe(:string, max_size?: 200)
-        optional(:factor_low).maybe(:float, gteq?: 1, lteq?: 100)
-        optional(:factor_high).maybe(:float, gteq?: 1, lteq?: 100)
-        optional(:coverage_share).filled(:float, gteq?: 0.5, lteq?: 0.9999)
-        optional(:confidence_share).filled(:float, gteq?: 0.5, lteq?: 0.9999)
-        optional(:design_factor).filled(:float, gteq?: 1, lteq?: 50)
+        optional(:factor_low).maybe(NUMBER, gteq?: 1, lteq?: 100)
+        optional(:factor_high).maybe(NUMBER, gteq?: 1, lteq?: 100)
+        optional(:coverage_share).filled(NUMBER, gteq?: 0.5, lteq?: 0.9999)
+        optional(:confidence_share).filled(NUMBER, gteq?: 0.5, lteq?: 0.9999)
+        optional(:design_factor).filled(NUMBER, gteq?: 1, lteq?: 50)
         optional(:design_factor_key).maybe(:string, max_size?: 60)
-        optional(:marking_step).maybe(:float, **POSITIVE)
+        optional(:marking_step).maybe(NUMBER, **POSITIVE)
         optional(:school).maybe(:string, included_in?: Core::Rating::Schools.all.map { |school| school::KEY.to_s })
-        optional(:shared_uncertainty_share).filled(:float, gteq?: 0, lteq?: 0.5)
+        optional(:shared_uncertainty_share).filled(NUMBER, gteq?: 0, lteq?: 0.5)
         optional(:shared_uncertainty_source).maybe(:string, max_size?: 200)
       end
 
@@ -69,8 +71,8 @@ module MildAnvil
 
       Judgement = Dry::Schema.JSON do
         required(:counts_as).filled(:string, included_in?: Core::Rating::Observation::KINDS.map(&:to_s))
-        optional(:force_newtons).maybe(:float, **POSITIVE)
-        optional(:upper_newtons).maybe(:float, **POSITIVE)
+        optional(:force_newtons).maybe(NUMBER, **POSITIVE)
+        optional(:upper_newtons).maybe(NUMBER, **POSITIVE)
         optional(:failed_part).maybe(:string, included_in?: WORDS::FAILED_PARTS)
         optional(:zone).maybe(:string, max_size?: 40)
         optional(:mode).maybe(:string, included_in?: WORDS::MODES)
@@ -80,7 +82,7 @@ module MildAnvil
       Choices = Dry::Schema.JSON do
         optional(:delimiter).maybe(:string, included_in?: Actions::FileChoices::DELIMITERS)
         optional(:decimal_mark).maybe(:string, included_in?: [".", ","])
-        optional(:interval_seconds).maybe(:float, **POSITIVE)
+        optional(:interval_seconds).maybe(NUMBER, **POSITIVE)
         optional(:skip_bad_rows).maybe(:bool)
         optional(:last_line).maybe(:integer, gt?: 0)
         optional(:specimen_number).maybe(:integer, gt?: 0, lteq?: 100_000)

@@ -86,7 +86,7 @@ class AnalysisTest < CoreCase
   end
 
   def test_the_pyramid_passes_over_missing_numbers
-    level = Curve::Pyramid.build([Float::NAN] * 16 + (1..9000).map(&:to_f)).first
+    level = Curve::Pyramid.build(([Float::NAN] * 16) + (1..9000).map(&:to_f)).first
 
     assert_predicate level.lows[0], :nan?
     assert_in_delta 1.0, level.lows[1]

@@ -45,7 +45,7 @@ class FiguresTest < CoreCase
     assert_in_delta 4448.2216152605, unit("lbf").to_si(1000), 1e-9
     assert_in_delta 22.046226218, unit("lbf").from_si(unit("kgf").to_si(10)), 1e-9
     assert_equal "kN", MildAnvil::Catalogue.units.find("KN").symbol
-    assert_equal %w[MN mN], %w[MN mN].map { |text| MildAnvil::Catalogue.units.find(text).symbol }
+    assert_equal(%w[MN mN], %w[MN mN].map { |text| MildAnvil::Catalogue.units.find(text).symbol })
     assert_raises(MildAnvil::InvalidInput) { MildAnvil::Catalogue.units.force!("mm") }
   end
 

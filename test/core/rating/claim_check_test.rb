@@ -8,7 +8,7 @@ class ClaimCheckTest < CoreCase
   def verdict(claim, lot = LOT, **given) = Rating::Rate.call(sample_of(*lot), terms(claim: claim, **given)).verdict
 
   def test_pass_fail_and_cannot_tell_by_both_bounds
-    assert_equal %i[pass cannot_tell fail], [20.5, 22.0, 24.0].map { |force| verdict(claim(force)).state }
+    assert_equal(%i[pass cannot_tell fail], [20.5, 22.0, 24.0].map { |force| verdict(claim(force)).state })
   end
 
   def test_the_shared_uncertainty_takes_a_pass_away
@@ -46,5 +46,5 @@ class ClaimCheckTest < CoreCase
     assert_equal :cannot_tell, verdict(claim(20.0), [23.0]).state
   end
 
-  def claim(force, **given) = Rating::Claim.new(newtons: force * 1000.0, **{ measure: :strength, kind: :minimum, every_piece: false }, **given)
+  def claim(force, **given) = Rating::Claim.new(newtons: force * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
 end

@@ -11,7 +11,7 @@ class SchoolsTest < CoreCase
     Rating::Schools.all.product(LOTS.values) do |school, lot|
       result = school.rate(sample_of(*lot), terms)
 
-      assert result.refused? ^ result.newtons&.finite?, "#{school}: #{lot}"
+      assert_operator result.refused?, :^, result.newtons&.finite?, "#{school}: #{lot}"
       assert_operator (result.refusal || result.in_words).size, :>, 15
       assert_operator result.newtons, :>, 0 unless result.refused?
       refute_empty result.assumption + result.weakness

@@ -66,7 +66,7 @@ export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
             {[
               ["+", "Closer", () => setRange(zoomed(range, middle(range), 0.5, bounds, (bounds[1] - bounds[0]) * 1e-5))] as const,
               [MINUS, "Wider", () => setRange(zoomed(range, middle(range), 2, bounds, 0))] as const,
-              ["All", "Whole curve", () => setRange(bounds)] as const,
+              ["All", "All of the curve", () => setRange(bounds)] as const,
             ].map(([label, title, run]) => (
               <button
                 key={title}
