@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "json"
 require "zeitwerk"
 require_relative "mild_anvil/errors"
 

@@ -31,7 +31,7 @@ export function Shell() {
       <Palette open={finding} onOpenChange={setFinding} />
       <KeysHelp open={helping} onOpenChange={setHelping} />
       <Toaster
-        position="bottom-right"
+        position="bottom-left"
         theme={dark ? "dark" : "light"}
         toastOptions={{ style: { borderRadius: 3, font: "14px var(--font-text)" } }}
       />

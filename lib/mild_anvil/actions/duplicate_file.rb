@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module MildAnvil
   module Actions
     # Whether a file was handed in before.
@@ -22,7 +20,7 @@ module MildAnvil
       end
 
       def pulls(bytes)
-        Sequel::Model.db[:source_files].where(Sequel[:source_files][:sha256] => Digest::SHA256.hexdigest(bytes))
+        Sequel::Model.db[:source_files].where(Sequel[:source_files][:sha256] => Store::Models::SourceFile.digest(bytes))
                      .join(:curves, source_file_id: Sequel[:source_files][:id]).join(:pulls, id: Sequel[:curves][:pull_id])
       end
       private_class_method :pulls

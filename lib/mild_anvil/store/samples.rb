@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "digest"
+require "openssl"
 require "zlib"
 
 module MildAnvil
@@ -17,7 +17,7 @@ module MildAnvil
       # @param samples [Array<Float>]
       # @return [String] SHA-256 over the packed samples
       def write(channel_id, samples)
-        digest = Digest::SHA256.new
+        digest = OpenSSL::Digest.new("SHA256")
         plain = samples.each_slice(CHUNK).map { |slice| [1, slice.first, slice.pack("E*").tap { |bytes| digest << bytes }] }
         Core::Curve::Pyramid.build(samples).each do |level|
           level.lows.each_slice(CHUNK).zip(level.highs.each_slice(CHUNK)) { |lows, highs| plain << [level.bin, lows.first, (lows + highs).pack("E*")] }

@@ -1,5 +1,5 @@
 import { Link, useNavigate, useSearch } from "@tanstack/react-router";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { useKeys } from "@/app/keys";
 import { useLot } from "@/app/lotContext";
 import { plural } from "@/format/words";
@@ -13,7 +13,9 @@ export function JudgePage() {
   const search = useSearch({ from: "/lots/$lotId/judge" });
   const navigate = useNavigate();
   const pulls = page.pulls;
-  const current = pulls.find((p) => p.id === search.pull) ?? pulls.find((p) => !p.judgement) ?? pulls[0];
+  // The first one that waits when the screen opens; judging it does not turn the page.
+  const [first] = useState(() => (pulls.find((p) => !p.judgement) ?? pulls[0])?.id);
+  const current = pulls.find((p) => p.id === (search.pull ?? first)) ?? pulls[0];
   const go = (step: number) => {
     const next = pulls[pulls.findIndex((p) => p.id === current?.id) + step];
     if (next) void navigate({ to: "/lots/$lotId/judge", params: { lotId: page.lot.id }, search: { pull: next.id } });

@@ -34,7 +34,7 @@ module MildAnvil
           line = @layout.data_first_line
           while position < @text.bytesize
             stop = end_of_stretch(position)
-            stretch = @text.byteslice(position, stop - position)
+            stretch = binary.byteslice(position, stop - position)
             line = take(stretch, line)
             position = stop
           end
@@ -84,15 +84,20 @@ module MildAnvil
           return unless marks == "#{delimiter * (count - 1)}\n" * (marks.size / count)
 
           flat = JSON.parse("[#{body.chomp.tr("#{delimiter}\n", ',')}]")
-          return flat.map!(&:to_f).each_slice(count).to_a.transpose if flat.first.is_a?(Integer) || flat.any?(Integer)
-
-          flat.each_slice(count).to_a.transpose
+          # As many points as numbers: none of them is a whole number, so none has to be converted.
+          flat.map!(&:to_f) unless body.count(".") == flat.size
+          Array.new(count) { |column| every(flat, column, count) }
         rescue JSON::ParserError
           nil
         end
 
+        def every(flat, from, step)
+          index = from - step
+          Array.new(flat.size / step) { flat[index += step] }
+        end
+
         def careful(stretch, line)
-          stretch.each_line(chomp: true) do |text|
+          stretch.force_encoding(Encoding::UTF_8).each_line(chomp: true) do |text|
             text.strip.empty? ? @skipped_lines << line : row(text, line)
             line += 1
           end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "digest"
+require "openssl"
 require "zlib"
 
 module MildAnvil
@@ -10,11 +10,14 @@ module MildAnvil
       class SourceFile < Sequel::Model(:source_files)
         CHUNK_BYTES = 4 * 1024 * 1024
 
+        # @return [String] SHA-256 in hexadecimal
+        def self.digest(bytes) = OpenSSL::Digest.hexdigest("SHA256", bytes)
+
         # @param name [String]
         # @param bytes [String]
         # @return [SourceFile]
-        def self.keep(name:, bytes:)
-          file = create(name: name, sha256: Digest::SHA256.hexdigest(bytes), byte_count: bytes.bytesize, created_at: Time.now)
+        def self.keep(name:, bytes:, sha256: digest(bytes))
+          file = create(name: name, sha256: sha256, byte_count: bytes.bytesize, created_at: Time.now)
           count = (bytes.bytesize.to_f / CHUNK_BYTES).ceil
           packed = Parallel.map((0...count).to_a) { |i| Zlib.deflate(bytes.byteslice(i * CHUNK_BYTES, CHUNK_BYTES), Zlib::BEST_SPEED) }
           packed.each_with_index { |content, i| db[:source_file_chunks].insert(source_file_id: file.id, position: i, content: Sequel.blob(content)) }

@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+require "bundler/setup"
+require "mild_anvil"
+require "rack/mock"
+require "tempfile"
+
+# The measurements of bin/bench; times are medians.
+module Bench
+  ROWS = 1_000_000
+  PANDAS = "import time,sys\ntry:\n import pandas as pd\nexcept ImportError:\n sys.exit(3)\nt=time.time(); d=pd.read_csv(sys.argv[1]); d.iloc[:,1].max(); print(time.time()-t)"
+
+  module_function
+
+  def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+  # @return [Array(Float, Object)] median seconds and the last result
+  def timed(times = 1)
+    result = nil
+    seconds = Array.new(times) do
+      started = now
+      result = yield
+      now - started
+    end
+    [seconds.sort[times / 2], result]
+  end
+
+  def say(name, text) = puts(format("%-46s %s", name, text))
+  def peak_megabytes = File.read("/proc/self/status")[/VmHWM:\s+(\d+)/, 1].to_i / 1024
+  def person = @person ||= MildAnvil::Store::Models::Person.first
+
+  # Asks the real application; anything but an answer ends the measurement.
+  def ask(path)
+    @web ||= Rack::MockRequest.new(MildAnvil::Web::Application)
+    answer = @web.get(path, "HTTP_HOST" => "127.0.0.1")
+    abort "#{path} answered #{answer.status}: #{answer.body[0, 200]}" unless answer.status == 200
+    answer
+  end
+
+  def lot(name = "Bench lot")
+    @job ||= MildAnvil::Actions::CreateJob.call(customer: "Bench", title: "Measurements", person_id: person.id)
+    MildAnvil::Actions::SaveLot.create(job_id: @job.id, values: { name: name, item_type: "sewn_loop" }, person_id: person.id)
+  end
+
+  def long_log
+    random = Random.new(1)
+    body = Array.new(ROWS) do |i|
+      force = i < 20_000 || i > 900_000 ? 0.0 : (i - 20_000) * 0.02
+      format("%.4f,%.3f,%.4f", i * 0.0002, force + random.rand, i * 0.00001)
+    end
+    ["Time [s],Force [N],Displacement [mm]", *body, ""].join("\n")
+  end
+
+  def import
+    bytes = long_log
+    file = Tempfile.new("bench").tap { |f| f.write(bytes) && f.flush }
+    before = peak_megabytes
+    target = lot
+    seconds, @pull = timed { MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "long.csv", bytes: bytes, person_id: person.id) }
+    say "import of #{ROWS} rows x 3 (#{bytes.bytesize / 1_000_000} MB)", format("%.2f s, stored and drawable with its findings; peak %.0f N", seconds, @pull.peak_newtons)
+    say "  memory on top", "#{peak_megabytes - before} MB = #{format('%.1f', (peak_megabytes - before) * 1.0e6 / bytes.bytesize)} x the file"
+    yardstick(file.path, seconds)
+  end
+
+  def yardstick(path, seconds)
+    pandas = IO.popen(["/usr/bin/python3", "-c", PANDAS, path], err: File::NULL, &:read).to_f
+    return say("  against pandas read_csv + max", "python3-pandas is not installed") unless pandas.positive?
+
+    say "  against pandas read_csv + max", format("%.2f s, ratio %.2f", pandas, seconds / pandas)
+  end
+
+  def window
+    import unless @pull
+    curve = @pull.curve
+    random = Random.new(2)
+    lengths = [180.0, 20.0, 2.0, 0.2, 0.01]
+    lengths.each do |length|
+      seconds = Array.new(15) do
+        from = random.rand * (curve.end_seconds - length)
+        timed { ask("/api/curves/#{curve.id}/window?points=700&from_seconds=#{from}&to_seconds=#{from + length}") }.first
+      end
+      say "zoom window of #{length} s", format("median %.1f ms, slowest %.1f ms", seconds.sort[7] * 1000, seconds.max * 1000)
+    end
+  end
+
+  def rack
+    made = Array.new(1000) { |i| lot("Lot #{i}") }
+    fill(made)
+    ask("/api/lots")
+    seconds, = timed(9) { ask("/api/lots") }
+    say "rack with 1000 lots and 20000 pulls, a page", format("%.1f ms", seconds * 1000)
+    say "  looking for words", format("%.1f ms", timed(9) { ask("/api/lots?q=lot+77") }.first * 1000)
+    say "one lot with 20 pulls", format("%.1f ms", timed(9) { ask("/api/lots/#{made.first.id}") }.first * 1000)
+    say "its rating", format("%.1f ms", timed(9) { ask("/api/lots/#{made.first.id}/rating") }.first * 1000)
+  end
+
+  # Twenty judged pulls a lot, written straight into the tables; the summaries by the product's own action.
+  def fill(lots)
+    db = Sequel::Model.db
+    random = Random.new(3)
+    MildAnvil::Store::Database.write do
+      lots.each do |lot|
+        20.times do |i|
+          specimen = db[:specimens].insert(lot_id: lot.id, number: i + 1)
+          feature = db[:features].insert(specimen_id: specimen, name: "end A")
+          pull = db[:pulls].insert(lot_id: lot.id, feature_id: feature, number: i + 1, origin: "typed", peak_newtons: 9000 + (random.rand * 900), resolution_newtons: 10.0, pulled_at: Time.now)
+          db[:judgements].insert(pull_id: pull, counts_as: "break", person_id: person.id, created_at: Time.now)
+        end
+        MildAnvil::Actions::RefreshLot.call(lot)
+      end
+    end
+  end
+
+  def script
+    files = Dir[File.join(MildAnvil::Web::Application::DIST, "assets/*.js.gz")]
+    say "compressed script", "#{files.sum { |f| File.size(f) } / 1000} kB in #{files.size} file(s)"
+  end
+
+  def statistics
+    factor = MildAnvil::Core::Statistics::ToleranceFactor
+    seconds, = timed(31) { factor.normal(breaks: 9, coverage: 0.95, confidence: 0.95) }
+    say "a tolerance factor", format("%.2f ms", seconds * 1000)
+  end
+end
+
+MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
+parts = ARGV.empty? ? %w[script statistics import window rack] : ARGV
+parts.each { |part| Bench.public_send(part) }
