@@ -30,9 +30,9 @@ module MildAnvil
         packed = Parallel.map(plain) { |_, _, bytes| Zlib.deflate(bytes, Zlib::BEST_SPEED) }
         positions = Hash.new(-1)
         rows = plain.zip(packed).map do |(bin, first, _), content|
-          [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, Sequel.blob(content)]
+          [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content]
         end
-        rows.each_slice(16) { |slice| chunks.import(%i[channel_id bin position first_value content], slice) }
+        Blobs.insert(:channel_chunks, %i[channel_id bin position first_value content], rows)
       end
       private_class_method :insert
 

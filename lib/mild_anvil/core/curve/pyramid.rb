@@ -20,8 +20,9 @@ module MildAnvil
           low = high = samples
           bin = FIRST_BIN
           size = FIRST_BIN
+          missing = samples.sum.nan?
           while low.size > FEWEST_BINS
-            lows, highs = reduce(low, high, size)
+            lows, highs = missing ? careful(low, high, size) : plain(low, high, size)
             levels << Level.new(bin: bin, lows: lows, highs: highs).freeze
             low = lows
             high = highs
@@ -31,12 +32,17 @@ module MildAnvil
           levels
         end
 
-        def reduce(low, high, size)
-          return low.each_slice(size).map { |slice| extremes(slice) }.transpose if low.equal?(high)
+        def plain(low, high, size)
+          return low.each_slice(size).map(&:minmax).transpose if low.equal?(high)
 
+          [low.each_slice(size).map(&:min), high.each_slice(size).map(&:max)]
+        end
+        private_class_method :plain
+
+        def careful(low, high, size)
           [low.each_slice(size).map { |slice| extremes(slice)[0] }, high.each_slice(size).map { |slice| extremes(slice)[1] }]
         end
-        private_class_method :reduce
+        private_class_method :careful
 
         # Array#minmax is undefined with NaN inside: leave those out.
         def extremes(slice)

@@ -20,7 +20,7 @@ module MildAnvil
           file = create(name: name, sha256: sha256, byte_count: bytes.bytesize, created_at: Time.now)
           count = (bytes.bytesize.to_f / CHUNK_BYTES).ceil
           packed = Parallel.map((0...count).to_a) { |i| Zlib.deflate(bytes.byteslice(i * CHUNK_BYTES, CHUNK_BYTES), Zlib::BEST_SPEED) }
-          packed.each_with_index { |content, i| db[:source_file_chunks].insert(source_file_id: file.id, position: i, content: Sequel.blob(content)) }
+          Blobs.insert(:source_file_chunks, %i[source_file_id position content], packed.each_with_index.map { |content, i| [file.id, i, content] }, db)
           file
         end
 
