@@ -71,6 +71,28 @@ class SchoolsTest < CoreCase
     assert_operator result.working[:bound_newtons], :<, 0
   end
 
+  def test_a_fitted_bound_takes_every_kind_of_value
+    lot = [23.4, 24.1, 23.0, [:at_least, 25.2], [:at_most, 23.8], [:between, 22.1, 23.3]]
+    fitted = Rating::Schools.all.grep(Rating::FittedSchool)
+
+    assert_equal 3, fitted.size
+    fitted.each { |school| assert_match(/3 values that are only a bound/, school.rate(sample_of(*lot), terms).in_words) }
+  end
+
+  def test_a_fitted_log_normal_bound_of_a_complete_lot_is_the_tolerance_bound
+    fitted, exact = [Rating::Schools::FittedLognormal, Rating::Schools::ToleranceLognormal].map { |s| s.rate(sample_of(*LOTS[:full]), terms) }
+
+    assert_in_delta exact.newtons, fitted.newtons, 1e-4
+    assert_in_delta exact.upper_newtons, fitted.upper_newtons, 1e-4
+  end
+
+  def test_a_lot_with_an_at_least_is_rated_by_the_fitted_log_normal
+    statement = Rating::Rate.call(sample_of(*LOTS[:full], [:at_least, 25.2]), terms(claim: claim(20.0)))
+
+    assert_equal :fitted_lognormal, statement.recommendation.key
+    assert_equal :pass, statement.verdict.state
+  end
+
   def test_sixty_breaks_are_enough_without_any_assumption
     result = Rating::Schools::DistributionFree.rate(sample_of(*Array.new(60) { |i| 20 + (i * 0.1) }), terms)
 

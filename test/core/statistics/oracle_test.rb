@@ -2,9 +2,9 @@
 
 require_relative "../../test_helper"
 
-# The reference answers of independent tools, kinds 1 and 2: every case, at its stated tolerance, refusals included.
+# The reference answers of independent tools, kinds 1 to 3: every case, at its stated tolerance, refusals included.
 class OracleTest < CoreCase
-  FILES = %w[01_k_factors 02_lower_bounds].freeze
+  FILES = %w[01_k_factors 02_lower_bounds 03_ml_fits].freeze
 
   FILES.each do |file|
     JSON.parse(File.read(File.join(FIXTURES, "oracles", "#{file}.json"))).fetch("cases").each do |entry|
@@ -55,6 +55,36 @@ class OracleTest < CoreCase
       "highest" => described.highest, "median" => described.median, "mean_minus_2s" => described.mean - (2 * described.standard_deviation),
       "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms).working[:bound_newtons], "normal" => normal(sample, inputs), "lognormal" => lognormal(sample, inputs),
       "lowest_confidence" => inputs["coverages_for_lowest"].map { |p| { "coverage" => p, "confidence" => Rating::Schools::Lowest.rate(sample, terms(coverage: p)).working[:confidence] } } }
+  end
+
+  FAMILIES = { "normal" => Statistics::Families::StandardNormal, "lognormal" => Statistics::Families::StandardNormal, "weibull" => Statistics::Families::SmallestExtreme }.freeze
+
+  def ml_fit(inputs)
+    names = inputs["distribution"] ? [inputs["distribution"]] : FAMILIES.keys
+    fits = names.to_h { |name| [name, fitted(name, inputs)] }
+    fits.merge("n" => inputs["values"].size, "uncensored" => inputs["censored"].count(false), "lowest_aic" => fits.min_by { |_, fit| fit["aic"] }.first)
+  end
+
+  def fitted(name, inputs)
+    logs = name != "normal"
+    raise MildAnvil::InvalidInput, "logarithms need values above zero" if logs && inputs["values"].any? { |v| v <= 0 }
+
+    values = inputs["values"].zip(inputs["censored"]).map { |v, censored| Statistics::Likelihood::Value.new(kind: censored ? :right : :exact, low: logs ? Math.log(v) : v) }
+    fit = Statistics::LocationScaleFit.new(FAMILIES.fetch(name), values)
+    log_likelihood = fit.log_likelihood - (logs ? values.select { |v| v.kind == :exact }.sum(&:low) : 0.0)
+    { "loglik" => log_likelihood, "aic" => 4 - (2 * log_likelihood), "percentiles" => inputs["percentiles"].map { |p| percentile(fit, p, logs, inputs["confidence"]) } }.merge(parameters(name, fit))
+  end
+
+  def parameters(name, fit)
+    { "normal" => { "mu" => fit.location, "sigma" => fit.scale }, "lognormal" => { "mean_log" => fit.location, "sd_log" => fit.scale },
+      "weibull" => { "shape" => 1 / fit.scale, "scale" => Math.exp(fit.location) } }.fetch(name)
+  end
+
+  def percentile(fit, share, logs, confidence)
+    z = Statistics::Normal.quantile(confidence)
+    estimate, lower = [fit.percentile(share), fit.bound(share, drop: z * z / 2)].map { |y| logs ? Math.exp(y) : y }
+    error = fit.standard_error(share) / (logs ? 1 : estimate)
+    { "p" => share, "estimate" => estimate, "lower_lr" => lower, "se_log" => error, "lower_wald_log" => estimate * Math.exp(-z * error) }
   end
 
   def normal(sample, inputs)

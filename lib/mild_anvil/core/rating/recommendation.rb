@@ -12,7 +12,7 @@ module MildAnvil
           [:proof_survivors, ->(_) { true }, "Nothing failed, so only what all of them carried can be stated."],
           [:tolerance_normal, ->(s) { s.complete? && s.count >= 3 }, "Every value is a break, so the factor for a normal population is exact at this number."],
           [:tolerance_lognormal, ->(s) { s.complete? && s.count >= 3 }, "The scatter is too large for a normal population that cannot be weaker than nothing; logarithms take it."],
-          [:fitted_lognormal, ->(s) { s.count(:break) >= 2 && s.count >= 3 }, "Takes the values that are only bounds for what they are, with the bound calibrated at this number."],
+          [:fitted_lognormal, ->(s) { s.count(:break) >= 2 && s.count >= 3 }, "Takes the values that are only bounds for what they are, with the bound calibrated for this number of breaks."],
           [:fitted_weibull, ->(s) { s.count(:break) >= 2 && s.count >= 3 }, "Takes the values that are only bounds for what they are."],
           [:lowest, ->(s) { s.count >= 2 }, "Too little else can be said: the lowest value, with the confidence that its number gives."]
         ].freeze

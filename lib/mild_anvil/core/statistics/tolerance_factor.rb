@@ -5,6 +5,8 @@ module MildAnvil
     module Statistics
       # Factors k by which a mean is lowered to become a one-sided bound.
       module ToleranceFactor
+        MEMO = Memo.new
+
         module_function
 
         # How many standard deviations below the mean does the bound lie that keeps +coverage+ of a normal population
@@ -21,8 +23,10 @@ module MildAnvil
         def normal(breaks:, coverage:, confidence:, dof: breaks - 1)
           Checks.breaks!(breaks, at_least: 2)
           Checks.shares!(coverage: coverage, confidence: confidence)
-          root = Math.sqrt(breaks)
-          NoncentralT.quantile(confidence, dof, root * Normal.quantile(coverage)) / root
+          MEMO.fetch([breaks, coverage, confidence, dof]) do
+            root = Math.sqrt(breaks)
+            NoncentralT.quantile(confidence, dof, root * Normal.quantile(coverage)) / root
+          end
         end
 
         # The factor for one future break, scatter unknown: a different question from the population's.

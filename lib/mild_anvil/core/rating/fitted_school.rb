@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Rating
+      # What the fitted schools share: the values as the likelihood takes them, the fit, its calibrated bounds.
+      module FittedSchool
+        include School
+
+        KINDS = { break: :exact, at_least: :right, at_most: :left, between: :interval }.freeze
+
+        # @return [School::Value]
+        def value(sample, terms)
+          fit = Statistics::LocationScaleFit.new(self::FAMILY, likelihood_values(sample))
+          p = 1 - terms.coverage
+          drops = [terms.confidence, 1 - terms.confidence].map { |c| Statistics::CalibratedDrop.of(breaks: [fit.breaks, 2].max, coverage: terms.coverage, confidence: c) }
+          lower = back(fit.bound(p, drop: drops[0]))
+          working = working(fit, p, drops, sample)
+          School::Value.new(newtons: positive!(lower, working.merge(bound_newtons: lower)), upper_newtons: back(fit.bound(p, drop: drops[1], side: 1)),
+                            working: working, in_words: words(sample, terms))
+        end
+
+        # @param sample [Sample]
+        # @return [Array<Statistics::Likelihood::Value>] in the scale of the family
+        def likelihood_values(sample)
+          sample.counted.map do |o|
+            Statistics::Likelihood::Value.new(kind: KINDS.fetch(o.counts_as), low: forth(o.force_newtons), high: o.upper_newtons && forth(o.upper_newtons))
+          end
+        end
+
+        private
+
+        def working(fit, p, drops, sample)
+          { n: sample.count, breaks: fit.breaks, location: fit.location, scale: fit.scale, log_likelihood: fit.log_likelihood - jacobian(sample),
+            estimate_newtons: back(fit.percentile(p)), drop: drops[0], drop_upper: drops[1] }
+        end
+
+        def words(sample, terms)
+          bounds = sample.count - sample.count(:break)
+          counted = if bounds.positive?
+                      "Counts #{bounds} value#{'s' if bounds > 1} that #{bounds > 1 ? 'are' : 'is'} only a bound for what #{bounds > 1 ? 'they are' : 'it is'}; "
+                    else
+                      ""
+                    end
+          "#{counted}#{share_text(terms.confidence)} confidence that #{share_text(terms.coverage)} are stronger, calibrated for #{sample.count(:break)} breaks"
+        end
+      end
+    end
+  end
+end

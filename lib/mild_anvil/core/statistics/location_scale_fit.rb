@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Statistics
+      # Maximum likelihood fit of a location-scale family, with likelihood bounds of its percentiles.
+      class LocationScaleFit
+        MAX_STEPS = 100
+        # What the likelihood could still gain, as a share of itself; Newton's last step then squares the error away.
+        SETTLED = 1.0e-14
+        HALVINGS = 60
+
+        attr_reader :location, :scale, :log_likelihood, :breaks
+
+        # @param family [Module] of Families
+        # @param values [Array<Likelihood::Value>] in the family's own scale (logarithms for log-normal and Weibull)
+        # @raise [InsufficientData] unless two different breaks fix location and scale
+        def initialize(family, values)
+          @family = family
+          distinct!(values)
+          standardize(values)
+          @maximum = climb
+          @location = @centre + (@spread * @maximum[:a] / @maximum[:h])
+          @scale = @spread / @maximum[:h]
+          @log_likelihood = @maximum[:value] - (@breaks * Math.log(@spread))
+        end
+
+        # @param p [Float] share below
+        def percentile(p) = location + (scale * @family.quantile(p))
+
+        # Where the profile likelihood of a percentile has fallen by +drop+ below its maximum.
+        #
+        # @param p [Float] share below
+        # @param drop [Float] > 0
+        # @param side [Integer] -1 for the lower bound, 1 for the upper
+        # @return [Float] in the scale of the values
+        # Method: y_p is fixed, the scale maximised over, the step doubled until the drop is exceeded, then bracketed.
+        def bound(p, drop:, side: -1)
+          z = @family.quantile(p)
+          top = (@maximum[:a] + z) / @maximum[:h]
+          excess = ->(y) { drop - (@maximum[:value] - profile(y, z)) }
+          step = side / @maximum[:h]
+          far = top + step
+          HALVINGS.times do
+            break if excess.call(far).negative?
+
+            step *= 2
+            far = top + step
+          end
+          @centre + (@spread * Roots.bracketed(top, far, tolerance: 1.0e-13, &excess))
+        end
+
+        # Standard error of a percentile from the observed information (delta method).
+        # @return [Float] in the scale of the values
+        def standard_error(p)
+          point = @likelihood.at(@maximum[:h], @maximum[:a])
+          z = @family.quantile(p)
+          gradient_a = 1 / @maximum[:h]
+          gradient_h = -(@maximum[:a] + z) / (@maximum[:h]**2)
+          determinant = (point.bend_hh * point.bend_aa) - (point.bend_ha**2)
+          variance = -(((gradient_h**2) * point.bend_aa) - (2 * gradient_h * gradient_a * point.bend_ha) + ((gradient_a**2) * point.bend_hh)) / determinant
+          @spread * Math.sqrt(variance)
+        end
+
+        private
+
+        def distinct!(values)
+          exact = values.select { |v| v.kind == :exact }.map(&:low)
+          @breaks = exact.size
+          intervals = values.count { |v| v.kind == :interval }
+          return if exact.uniq.size >= 2 || (exact.size + intervals >= 3 && intervals.positive?) || (exact.size >= 2 && beyond?(values, exact.first))
+
+          reason = if exact.size < 2
+                     "two different breaks are needed to fit a scatter, there #{exact.size == 1 ? 'is 1' : 'are none'}"
+                   else
+                     "all #{exact.size} breaks are equal: no scatter can be fitted"
+                   end
+          raise InsufficientData.new(reason, breaks: exact.size)
+        end
+
+        # Equal breaks fix a scatter only if some piece is known to be stronger, or weaker.
+        def beyond?(values, at) = values.any? { |v| (v.kind == :right && v.low > at) || (v.kind == :left && v.low < at) }
+
+        def standardize(values)
+          ends = values.flat_map { |v| [v.low, v.high].compact }
+          described = Description.of(ends)
+          @centre = described.mean
+          @spread = described.standard_deviation
+          @likelihood = Likelihood.new(@family, values.map { |v| Likelihood::Value.new(kind: v.kind, low: (v.low - @centre) / @spread, high: v.high && ((v.high - @centre) / @spread)) })
+        end
+
+        # Newton's steps in (h, a), halved until the likelihood rises.
+        def climb
+          h = 1.0
+          a = 0.0
+          point = @likelihood.at(h, a)
+          MAX_STEPS.times do
+            determinant = (point.bend_hh * point.bend_aa) - (point.bend_ha**2)
+            step_h = ((point.bend_ha * point.slope_a) - (point.bend_aa * point.slope_h)) / determinant
+            step_a = ((point.bend_ha * point.slope_h) - (point.bend_hh * point.slope_a)) / determinant
+            gain = (step_h * point.slope_h) + (step_a * point.slope_a)
+            return { h: h + step_h, a: a + step_a, value: point.value + (gain / 2) } if settled?(gain, point)
+
+            h, a, point = rise(h, a, point, step_h, step_a)
+          end
+          raise NotConverged.new("the likelihood found no maximum", breaks: @breaks)
+        end
+
+        def settled?(gain, point) = gain.abs < SETTLED * (1 + point.value.abs)
+
+        def rise(h, a, point, step_h, step_a)
+          share = 1.0
+          HALVINGS.times do
+            if h + (share * step_h) > 0
+              candidate = @likelihood.at(h + (share * step_h), a + (share * step_a))
+              return [h + (share * step_h), a + (share * step_a), candidate] if candidate.value >= point.value - 1.0e-14
+            end
+            share /= 2
+          end
+          [h, a, point]
+        end
+
+        # The highest likelihood with the percentile at y: a = h y - z leaves a concave function of h.
+        def profile(y, z)
+          h = @maximum[:h]
+          point = @likelihood.at(h, (h * y) - z)
+          MAX_STEPS.times do
+            slope = point.slope_h + (y * point.slope_a)
+            bend = point.bend_hh + (2 * y * point.bend_ha) + (y * y * point.bend_aa)
+            step = -slope / bend
+            return point.value + (step * slope / 2) if settled?(step * slope, point)
+
+            share = 1.0
+            share /= 2 while h + (share * step) <= 0
+            candidate = @likelihood.at(h + (share * step), ((h + (share * step)) * y) - z)
+            HALVINGS.times do
+              break if candidate.value >= point.value - 1.0e-13
+
+              share /= 2
+              candidate = @likelihood.at(h + (share * step), ((h + (share * step)) * y) - z)
+            end
+            h += share * step
+            point = candidate
+          end
+          point.value
+        end
+      end
+    end
+  end
+end
