@@ -21,31 +21,39 @@ const LEFT = 24;
 const RIGHT = 24;
 const LINE = 76;
 const LANE = 17;
+// How tall marks are, and how far apart, when they stand in one, two or three lanes.
+const LANES = { 0: { height: 22, step: 0 }, 1: { height: 13, step: 15 }, 2: { height: 9, step: 11 } };
 const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink" };
 
 /** The ruler that every screen of a lot shares: demands hang above the line, observations stand below it. */
 export function ForceRule({ unit, marks, demands, span, selected, describe, onPick }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1280);
-  const top = ruleTop([...marks.map((m) => m.upper ?? m.newtons), ...demands.flatMap((d) => [d.newtons, d.high ?? 0])]) || 1000;
+  const top = ruleTop([...marks.map((m) => m.upper ?? m.newtons), ...demands.flatMap((d) => [d.newtons, d.high ?? 0])]) || 1;
+  const empty = marks.length + demands.length === 0;
   const inner = width - LEFT - RIGHT;
   const layout = useMemo(() => {
     const x = (newtons: number) => LEFT + (inner * newtons) / top;
     return { x, marks: placeMarks(marks, x, 6.5, 3), demands: placeDemands(demands, x, width - 8, 6.9) };
   }, [marks, demands, inner, top, width]);
   const { x } = layout;
+  const deepest = Math.min(Math.max(0, ...layout.marks.map((m) => m.lane)), 2) as 0 | 1 | 2;
   return (
     <div ref={ref} className="border-edge bg-sheet min-w-0 overflow-hidden border-b" data-testid="force-rule">
       <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, describe)}>
-        <Ticks
-          top={top / perUnit(unit)}
-          left={LEFT}
-          width={inner}
-          y={LINE}
-          labelY={HEIGHT - 7}
-          unit={unit}
-          ticks={Math.max(3, Math.min(10, inner / 110))}
-          fine={inner > 600}
-        />
+        {empty ? (
+          <Unscaled width={width} />
+        ) : (
+          <Ticks
+            top={top / perUnit(unit)}
+            left={LEFT}
+            width={inner}
+            y={LINE}
+            labelY={HEIGHT - 7}
+            unit={unit}
+            ticks={Math.max(3, Math.min(10, inner / 110))}
+            fine={inner > 600}
+          />
+        )}
         {span && <SpanLine span={span} x={x} />}
         {layout.demands.map((demand) => (
           <g key={demand.id} className={INKS[demand.kind]}>
@@ -91,8 +99,8 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
               <MarkShape
                 kind={first.kind}
                 x={place.x}
-                y={LINE + 5 + place.lane * 11}
-                height={layout.marks.some((m) => m.lane > 0 && Math.abs(m.x - place.x) < 30) ? 9 : 22}
+                y={LINE + 5 + place.lane * LANES[deepest].step}
+                height={LANES[deepest].height}
                 count={place.marks.length}
                 strong={chosen}
                 dim={selected != null && !chosen}
@@ -102,6 +110,18 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
         })}
       </svg>
     </div>
+  );
+}
+
+/** A rule without anything to measure has no scale yet. */
+function Unscaled({ width }: { width: number }) {
+  return (
+    <>
+      <line x1={LEFT} x2={width - RIGHT} y1={LINE} y2={LINE} className="stroke-edge" strokeWidth={1.5} strokeDasharray="2 5" />
+      <text x={LEFT} y={LINE + 24} className="fill-soft" fontSize={12.5}>
+        A claim or a first pull gives the rule its scale.
+      </text>
+    </>
   );
 }
 

@@ -75,9 +75,12 @@ module MildAnvil
 
         chosen = @statement["schools"].find { |s| s["key"] == @statement["chosen"] }
         @sheet.pairs([["Minimum breaking strength", figure(@statement["minimum"])], ["School", "#{chosen['name']}. #{chosen['in_words']}."],
+                      ["Coverage, confidence", "#{per_cent('coverage')} of all pieces are stronger, with #{per_cent('confidence')} confidence, where the school says no other"],
                       ["Design factor", "#{format('%g', @statement['factor'])}   (#{@statement['factor_source']})"],
                       ["Working load limit", "#{figure(@statement['working_load_limit'])}, rounded down to the marking step"]])
       end
+
+      def per_cent(name) = "#{format('%g', @statement.fetch(name) * 100)} %"
 
       def figure(value) = value && "#{value['text']} #{value['unit']}"
 

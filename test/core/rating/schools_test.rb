@@ -76,7 +76,7 @@ class SchoolsTest < CoreCase
     fitted = Rating::Schools.all.grep(Rating::FittedSchool)
 
     assert_equal 3, fitted.size
-    fitted.each { |school| assert_match(/3 values that are only a bound/, school.rate(sample_of(*lot), terms).in_words) }
+    fitted.each { |school| assert_match(/3 values that are only bounds/, school.rate(sample_of(*lot), terms).in_words) }
   end
 
   def test_a_fitted_log_normal_bound_of_a_complete_lot_is_the_tolerance_bound

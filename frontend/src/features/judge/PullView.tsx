@@ -46,9 +46,8 @@ export function PullView({ id, onNext }: { id: number; onNext: () => void }) {
                 {pull.curve.file.name}
               </a>
               , kept as it came, SHA-256 <span className="num">{pull.curve.file.sha256.slice(0, 12)}</span>; {pull.curve.reading.rows} rows,{" "}
-              {pull.curve.reading.encoding}
-              {pull.curve.reading.warnings.length > 0 && <>. {pull.curve.reading.warnings.join(" ")}</>} Brought in by{" "}
-              {pull.person ?? "nobody"}, {when(pull.pulled_at)}.
+              {pull.curve.reading.encoding}. {pull.curve.reading.warnings.join(" ")} Brought in by {pull.person ?? "nobody"},{" "}
+              {when(pull.pulled_at)}.
             </p>
           </>
         ) : (

@@ -2,6 +2,7 @@ import { useLot } from "@/app/lotContext";
 import { figure } from "@/format/force";
 import { when } from "@/format/words";
 import { Empty } from "@/ui/states";
+import { Statement } from "./Statement";
 
 const FORMATS = ["pdf", "csv", "json"] as const;
 
@@ -46,6 +47,7 @@ export function PapersPage() {
               The lot has changed since the last signature. What was signed stays as it was; sign again under Rate to issue a new statement.
             </p>
           )}
+          {page.pulls.length > 0 && <Statement />}
         </section>
         <section className="sheet grid content-start gap-3 p-4" aria-label="Draft">
           <h2>Draft of the rating as it stands</h2>

@@ -28,9 +28,9 @@ export function DropItem({ item, onChoose, onPlace, onRemove }: Props) {
           <span className="block truncate font-semibold">{item.file.name}</span>
           {preview && item.state !== "refused" && <span className="text-soft block text-[12.5px]">{understood(preview)}</span>}
         </span>
-        {preview?.sketch_newtons && <Sparkline values={preview.sketch_newtons} top={preview.peak_newtons ?? 1} width={120} height={38} />}
+        {preview?.sketch_newtons && <Sparkline values={preview.sketch_newtons} top={preview.peak_newtons ?? 1} width={96} height={36} />}
         {preview?.peak_newtons != null && (
-          <span className="num w-[110px] text-right text-[16px] font-semibold">
+          <span className="num w-[96px] text-right text-[16px] font-semibold">
             {force(preview.peak_newtons, { unit })} <small className="text-soft">{unit}</small>
           </span>
         )}
@@ -74,11 +74,11 @@ function understood(preview: NonNullable<Item["preview"]>): string {
   const main = preview.columns.find((c) => c.main);
   const hertz = preview.interval_seconds ? rate(1 / preview.interval_seconds) : null;
   return [
-    main ? `force from ${main.header}${main.unit ? ` in ${main.unit}` : ""}` : null,
+    main ? `${main.header}${main.unit ? ` in ${main.unit}` : ""}` : null,
     plural(preview.rows, "row"),
     hertz,
     preview.duration_seconds ? duration(preview.duration_seconds) : null,
-    `${preview.delimiter_name}, decimal ${preview.decimal_mark === "," ? "comma" : "point"}`,
+    preview.decimal_mark === "," ? `${preview.delimiter_name}, decimal comma` : preview.delimiter_name,
   ]
     .filter(Boolean)
     .join(" · ");

@@ -28,7 +28,8 @@ export function Result({ rating, unit, onFactor }: { rating: Rating; unit: strin
     <div className="sheet p-4">
       <div className="cap">Minimum breaking strength</div>
       <div className="num text-derived text-[40px] leading-[1.15] font-semibold" data-testid="minimum">
-        {figure(rating.minimum, unit)} <span className="text-[18px]">{unit}</span>
+        {figure(rating.minimum, unit)}
+        <span className="ml-2 text-[18px]">{unit}</span>
       </div>
       <div className="mt-2 flex gap-7">
         <div>
@@ -38,7 +39,8 @@ export function Result({ rating, unit, onFactor }: { rating: Rating; unit: strin
         <div>
           <div className="cap">Working load limit</div>
           <div className="num text-[22px]" data-testid="working-load">
-            {figure(limit, unit)} <span className="text-[14px]">{unit}</span>
+            {figure(limit, unit)}
+            <span className="ml-1.5 text-[14px]">{unit}</span>
           </div>
         </div>
       </div>

@@ -17,7 +17,7 @@ module MildAnvil
           lower = back(fit.bound(p, drop: drops[0]))
           working = working(fit, p, drops, sample)
           School::Value.new(newtons: positive!(lower, working.merge(bound_newtons: lower)), upper_newtons: back(fit.bound(p, drop: drops[1], side: 1)),
-                            working: working, in_words: words(sample, terms))
+                            working: working, in_words: words(sample))
         end
 
         # @param sample [Sample]
@@ -35,14 +35,12 @@ module MildAnvil
             estimate_newtons: back(fit.percentile(p)), drop: drops[0], drop_upper: drops[1] }
         end
 
-        def words(sample, terms)
+        def words(sample)
           bounds = sample.count - sample.count(:break)
-          counted = if bounds.positive?
-                      "Counts #{bounds} value#{'s' if bounds > 1} that #{bounds > 1 ? 'are' : 'is'} only a bound for what #{bounds > 1 ? 'they are' : 'it is'}; "
-                    else
-                      ""
-                    end
-          "#{counted}#{share_text(terms.confidence)} confidence that #{share_text(terms.coverage)} are stronger, calibrated for #{sample.count(:break)} breaks"
+          calibrated = "alibrated for #{sample.count(:break)} breaks"
+          return "C#{calibrated}" if bounds.zero?
+
+          "Takes #{bounds == 1 ? '1 value that is only a bound' : "#{bounds} values that are only bounds"} as #{bounds == 1 ? 'it is' : 'they are'}; c#{calibrated}"
         end
       end
     end

@@ -24,7 +24,7 @@ module MildAnvil
         # @raise [InsufficientData] unless there are that many breaks and nothing but breaks
         def breaks!(needed)
           unless complete?
-            raise InsufficientData.new("#{incomplete_in_words}. Leave #{count - count(:break) == 1 ? 'it' : 'them'} out, or use a school that takes such values",
+            raise InsufficientData.new("#{incomplete_in_words}; the fitted schools take such values",
                                        at_least: count(:at_least), at_most: count(:at_most), between: count(:between))
           end
           values = breaks_newtons

@@ -22,7 +22,7 @@ module MildAnvil
             bounds = ToleranceBounds.of(logs, terms)
             working = { n: logs.count, mean_log_newtons: logs.mean, standard_deviation_log: logs.standard_deviation, k: bounds.working[:k] }
             School::Value.new(newtons: Math.exp(bounds.lower), upper_newtons: Math.exp(bounds.upper), working: working,
-                              in_words: "#{share_text(terms.confidence)} confidence that #{share_text(terms.coverage)} are stronger; k = #{format('%.3f', working[:k])}, on logarithms")
+                              in_words: "The same on logarithms: never below zero, k = #{format('%.3f', working[:k])}")
           end
         end
       end

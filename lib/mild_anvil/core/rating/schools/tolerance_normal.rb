@@ -21,7 +21,7 @@ module MildAnvil
             described = sample.scattered!
             bounds = ToleranceBounds.of(described, terms)
             School::Value.new(newtons: positive!(bounds.lower, bounds.working), upper_newtons: bounds.upper, working: bounds.working,
-                              in_words: "#{share_text(terms.confidence)} confidence that #{share_text(terms.coverage)} are stronger; k = #{format('%.3f', bounds.working[:k])} at #{described.count} breaks")
+                              in_words: "Mean less k = #{format('%.3f', bounds.working[:k])} standard deviations, exact at #{described.count} breaks")
           end
         end
       end
