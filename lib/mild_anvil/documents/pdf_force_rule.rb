@@ -4,7 +4,7 @@ module MildAnvil
   module Documents
     # The force rule in print: demands above the line, observations below, one scale.
     class PdfForceRule
-      HEIGHT = 96
+      HEIGHT = 100
       HEADROOM = 1.12
 
       # @param pdf [Prawn::Document]
@@ -24,6 +24,7 @@ module MildAnvil
           @line = HEIGHT - 52
           scale
           bracket(*interval) if interval
+          span
           @demands.each_with_index { |demand, i| demand(demand, i) }
           @marks.sort_by { |m| m[:force_newtons] }.each { |mark| mark(mark) }
         end
@@ -64,12 +65,29 @@ module MildAnvil
         end
       end
 
+      # The distance between working load and minimum, labelled with the factor it makes.
+      def span
+        low, high = %w[Working Minimum].map { |word| @demands.find { |d| d[:label].start_with?(word) } }
+        return unless low && high
+
+        from = x(low[:newtons])
+        to = x(high[:newtons])
+        y = @line + 18
+        text = format("× %.2f", (high[:newtons] / low[:newtons] * 100).floor / 100.0)
+        middle = (from + to) / 2
+        @pdf.stroke_color Sheet::DERIVED
+        @pdf.fill_color Sheet::DERIVED
+        @pdf.line_width 0.6
+        @pdf.stroke { [[from, middle - 18], [middle + 18, to]].each { |a, b| @pdf.line [a, y], [b, y] } }
+        @pdf.draw_text text, at: [middle - 13, y - 3], size: 8
+      end
+
       def demand(demand, index)
         at = x(demand[:newtons])
         @pdf.fill_color demand[:color]
         @pdf.stroke_color demand[:color]
         @pdf.line_width 0.9
-        base = @line + 20 + ((index % 3) * 10)
+        base = @line + 26 + ((index % 3) * 9)
         @pdf.stroke { @pdf.vertical_line @line + 1, base, at: at }
         shape(demand[:shape], at)
         text = "#{demand[:label]} #{demand[:text]}"

@@ -49,7 +49,7 @@ export function PapersPage() {
           )}
           {page.pulls.length > 0 && <Statement />}
         </section>
-        <section className="sheet grid content-start gap-3 p-4" aria-label="Draft">
+        <section className="sheet grid content-start gap-3 self-start p-4" aria-label="Draft">
           <h2>Draft of the rating as it stands</h2>
           <p className="text-soft">
             Marked as a draft: not to be handed out. It holds the force rule, the pulls, the curves, the working of every school, and the

@@ -76,7 +76,7 @@ export function PullPage() {
                   onRemove={() => drop.remove(item.key)}
                 />
               ))}
-              <div className="border-line flex flex-wrap items-center gap-3 border-t px-4 py-3">
+              <div className="border-line bg-sheet sticky bottom-0 flex flex-wrap items-center gap-3 border-t px-4 py-3">
                 <span aria-live="polite" className="text-soft">
                   {plural(drop.items.length, "file")}: {ready} ready, {saved} saved, {drop.items.filter((i) => i.state === "asks").length}{" "}
                   with a question, {drop.items.filter((i) => i.state === "refused").length} refused
