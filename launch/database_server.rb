@@ -8,6 +8,7 @@ module Launch
   class DatabaseServer
     SQL_MODE = "STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO"
     ANSWERS_WITHIN_SECONDS = 30
+    STOPS_WITHIN_SECONDS = 15
     LEAST_MEGABYTES = 300
     LONGEST_SOCKET_PATH = 107
 
@@ -36,13 +37,19 @@ module Launch
       pid = running_pid or return
 
       Process.kill("TERM", pid)
-      300.times { Launch.alive?(pid) ? sleep(0.05) : break }
-      Process.wait(pid, Process::WNOHANG)
-    rescue Errno::ECHILD, Errno::ESRCH
+      STOPS_WITHIN_SECONDS.fdiv(0.05).to_i.times { gone?(pid) ? break : sleep(0.05) }
+    rescue Errno::ESRCH
       nil
     end
 
     private
+
+    # A child that has ended stays visible until it is waited for; a server of an earlier start is no child.
+    def gone?(pid)
+      !Process.wait(pid, Process::WNOHANG).nil?
+    rescue Errno::ECHILD
+      !Launch.alive?(pid)
+    end
 
     def data = File.join(@folder, "data")
     def log = File.join(@folder, "server.log")
