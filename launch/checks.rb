@@ -32,6 +32,7 @@ module Launch
       part("lint", "Ruby lint") { command({}, "bundle", "exec", "rubocop", "--format", "simple") }
       part("ruby", "Ruby: core, devices, store, actions, web, command line") { ruby(env, RUBY_TESTS) }
       part("ruby", "Architecture") { ruby(env, "test/architecture_test.rb") }
+      part("ruby", "Setting up and starting") { ruby(env, "test/launch/**/*_test.rb") }
       part("front", "Front end: types") { npm("check") }
       part("front", "Front end: lint") { npm("lint") }
       part("front", "Front end: format") { npm("format:check") }

@@ -16,7 +16,7 @@ export class Fault extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: "" });
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => globalThis.fetch(request) });
 
 api.use({
   onRequest({ request }) {

@@ -68,9 +68,10 @@ module MildAnvil
         raise InvalidInput.new("row #{number}: #{e.message}", **e.details)
       end
 
-      # The row's own unit, then the file's, then the header's, as in “force [kN]”.
+      # The header's unit, as in “force [kN]” or force_newtons; then the row's own, then the file's.
       def unit_of(row, key, file_unit)
-        @units.force!(row["unit"] || file_unit || key[/[\[(]\s*([^\])]+)/, 1] || key[/_([A-Za-z]+)\z/, 1]&.sub(/\Anewtons\z/, "N") || "N")
+        stated = key[/[\[(]\s*([^\])]+)/, 1] || key[/_([A-Za-z]+)\z/, 1]
+        @units.force!(stated || row["unit"] || file_unit || "N")
       end
 
       def newtons(value, unit, _number)

@@ -1,0 +1,94 @@
+import { act, renderHook, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { describe, expect, it } from "vitest";
+import { pull } from "@/test/data";
+import { renderInLot, serve } from "@/test/render";
+import { PeakForm } from "./PeakForm";
+import { useDrop } from "./useDrop";
+
+describe("typing a peak", () => {
+  it("echoes it in the lot's unit before it is kept", async () => {
+    serve();
+    renderInLot(<PeakForm />);
+    await userEvent.type(screen.getByLabelText("The display shows"), "8,25");
+    expect(screen.getByText("8.25", { selector: "b" })).toBeInTheDocument();
+    expect(screen.queryByText(/is the unit right/)).not.toBeInTheDocument();
+  });
+  it("doubts a peak far from the others", async () => {
+    serve();
+    renderInLot(<PeakForm />);
+    await userEvent.type(screen.getByLabelText("The display shows"), "825");
+    expect(screen.getByText(/is the unit right/)).toBeInTheDocument();
+  });
+  it("sends the digits as typed, with unit and place", async () => {
+    const sent = serve({ "POST /api/lots/7/pulls": () => ({ status: 201, body: pull() }) });
+    renderInLot(<PeakForm />);
+    await userEvent.type(screen.getByLabelText("The display shows"), "8.250");
+    await userEvent.type(screen.getByLabelText("Specimen"), "3");
+    await userEvent.click(screen.getByRole("button", { name: "Keep this peak" }));
+    await waitFor(() => expect(sent[0]?.body).toEqual({ text: "8.250", unit: "kN", specimen_number: 3, feature_name: null }));
+  });
+  it("cannot be kept while it is no number", async () => {
+    serve();
+    renderInLot(<PeakForm />);
+    await userEvent.type(screen.getByLabelText("The display shows"), "abc");
+    expect(screen.getByRole("button", { name: "Keep this peak" })).toBeDisabled();
+  });
+});
+
+describe("a drop of files", () => {
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
+  );
+  const file = (name: string) => new File(["0,1\n"], name);
+  const preview = (ready: boolean) => ({
+    ready,
+    columns: [],
+    warnings: [],
+    questions: ready ? [] : [{ kind: "unit", text: "In which unit?", columns: [1] }],
+  });
+
+  it("lets the sound files through and keeps the others with their reason", async () => {
+    let count = 0;
+    serve({
+      "POST /api/lots/7/previews": () => {
+        count += 1;
+        return count === 2
+          ? { status: 422, body: { error: { message: "Line 4: the time runs backwards", fields: {} } } }
+          : { body: preview(count === 1) };
+      },
+      "POST /api/lots/7/curves": () => ({ status: 201, body: pull() }),
+    });
+    const { result } = renderHook(() => useDrop(7), { wrapper });
+    await act(() => result.current.add([file("a.csv"), file("b.csv"), file("c.csv")]));
+    expect(result.current.items.map((i) => i.state)).toEqual(["ready", "refused", "asks"]);
+    expect(result.current.items[1]?.message).toMatch(/Line 4/);
+    await act(() => result.current.save.mutateAsync());
+    expect(result.current.items.map((i) => i.state)).toEqual(["saved", "refused", "asks"]);
+  });
+  it("reads a file again with what was chosen", async () => {
+    const asked: FormData[] = [];
+    serve({
+      "POST /api/lots/7/previews": ({ body }) => {
+        asked.push(body as FormData);
+        return { body: preview(asked.length > 1) };
+      },
+    });
+    const { result } = renderHook(() => useDrop(7), { wrapper });
+    await act(() => result.current.add([file("a.csv")]));
+    const item = result.current.items[0];
+    if (item) act(() => result.current.choose(item, { columns: [{ index: 1, unit: "kN" }] }));
+    await waitFor(() => expect(result.current.items[0]?.state).toBe("ready"));
+    expect(JSON.parse(String(asked[1]?.get("choices")))).toEqual({ columns: [{ index: 1, unit: "kN" }] });
+  });
+  it("forgets what is left out", async () => {
+    serve({ "POST /api/lots/7/previews": () => ({ body: preview(true) }) });
+    const { result } = renderHook(() => useDrop(7), { wrapper });
+    await act(() => result.current.add([file("a.csv")]));
+    const key = result.current.items[0]?.key ?? "";
+    act(() => result.current.remove(key));
+    expect(result.current.items).toHaveLength(0);
+  });
+});

@@ -1,0 +1,100 @@
+import { screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { describe, expect, it, vi } from "vitest";
+import { lotPage, rating, summary } from "@/test/data";
+import { renderInLot } from "@/test/render";
+import { Claim } from "./Claim";
+import { Ledger } from "./Ledger";
+import { Result } from "./Result";
+
+describe("the ledger of schools", () => {
+  it("marks the chosen and the recommended one", () => {
+    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={() => undefined} />);
+    const row = screen.getByRole("radio", { name: /Tolerance bound, normal/ });
+    expect(row).toBeChecked();
+    expect(within(row).getByText("recommended")).toBeInTheDocument();
+    expect(row).toHaveTextContent("21.0 kN");
+  });
+  it("shows a refusal with its reason and lets nobody choose it", () => {
+    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={() => undefined} />);
+    const row = screen.getByRole("radio", { name: /Distribution-free/ });
+    expect(row).toBeDisabled();
+    expect(row).toHaveTextContent("Refused: needs 59 breaks, has 6");
+  });
+  it("does not offer what is no minimum", () => {
+    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={() => undefined} />);
+    expect(screen.getByRole("radio", { name: /Average/ })).toBeDisabled();
+  });
+  it("tells which one was picked", async () => {
+    const choose = vi.fn();
+    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={choose} />);
+    await userEvent.click(screen.getByRole("radio", { name: /Lowest/ }));
+    expect(choose).toHaveBeenCalledWith("lowest");
+  });
+  it("rounds down when another unit is shown", () => {
+    renderInLot(<Ledger rating={rating()} unit="lbf" onChoose={() => undefined} />);
+    expect(screen.getByRole("radio", { name: /Lowest/ })).toHaveTextContent("5125 lbf");
+  });
+});
+
+describe("the result", () => {
+  it("shows minimum, factor and working load as the core states them", () => {
+    renderInLot(<Result rating={rating()} unit="kN" onFactor={() => undefined} />);
+    expect(screen.getByTestId("minimum")).toHaveTextContent("21.0");
+    expect(screen.getByTestId("working-load")).toHaveTextContent("4.2");
+  });
+  it("moves to the next stop by key and takes the stop's own figure", async () => {
+    const factor = vi.fn();
+    renderInLot(<Result rating={rating()} unit="kN" onFactor={factor} />);
+    screen.getByRole("slider", { name: "Design factor" }).focus();
+    await userEvent.keyboard("{ArrowRight}");
+    expect(factor).toHaveBeenCalledWith(6);
+  });
+  it("says why there is none", () => {
+    renderInLot(
+      <Result
+        rating={rating({ minimum: null, working_load_limit: null, recommended_because: "One break gives no minimum." })}
+        unit="kN"
+        onFactor={() => undefined}
+      />,
+    );
+    expect(screen.getByText("None yet")).toBeInTheDocument();
+    expect(screen.getByText("One break gives no minimum.")).toBeInTheDocument();
+  });
+});
+
+describe("the claim", () => {
+  const verdict = {
+    state: "fail" as const,
+    because: "Even the upper bound lies below the claim.",
+    claimed_newtons: 24000,
+    claimed: { text: "24.0", unit: "kN", newtons: 24000 },
+    lower_newtons: 21085,
+    upper_newtons: 23006,
+    uncertainty_newtons: 0,
+    quantity: "5th percentile",
+  };
+  const margins = {
+    excess_newtons: -3000,
+    excess_text: "-3.0",
+    excess_share: -0.125,
+    realised_factor: 7,
+    required_newtons: 3000,
+    band: "above",
+    meets_requirement: true,
+  };
+
+  it("is answered in a sentence, with force, per cent and factor", () => {
+    const page = lotPage({ summary: summary({ requirement: { newtons: 3000, measure: "working_load" } }) });
+    renderInLot(<Claim rating={rating({ verdict, margins })} unit="kN" />, { page });
+    expect(screen.getByTestId("verdict")).toHaveTextContent("Fails.");
+    expect(screen.getByText(/\u22123\.0 kN, \u221212\.5 %/)).toBeInTheDocument();
+    expect(screen.getByText("7.00")).toBeInTheDocument();
+    expect(screen.getByText(/over-strong is a finding too/)).toBeInTheDocument();
+    expect(screen.getByText("carried")).toBeInTheDocument();
+  });
+  it("is said to be missing", () => {
+    renderInLot(<Claim rating={rating()} unit="kN" />);
+    expect(screen.getByText("No claim")).toBeInTheDocument();
+  });
+});

@@ -1,0 +1,17 @@
+import "@testing-library/jest-dom/vitest";
+import { cleanup } from "@testing-library/react";
+import { afterEach } from "vitest";
+
+// What jsdom lacks and the parts ask for.
+Element.prototype.hasPointerCapture = () => false;
+Element.prototype.scrollIntoView = () => undefined;
+globalThis.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+} as unknown as typeof ResizeObserver;
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
