@@ -111,6 +111,23 @@ module Bench
     end
   end
 
+  # From asking for the address to the first heading on the screen, in a browser that has never been there.
+  def opening
+    require "capybara"
+    require "ferrum"
+    server = Capybara::Server.new(MildAnvil::Web::Application).boot
+    path = %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find { |p| File.exist?(p) } || (return say("opening the application", "no Chromium is installed"))
+    browser = Ferrum::Browser.new(browser_path: path, browser_options: { "no-sandbox" => nil, "disable-gpu" => nil, "disable-background-networking" => nil })
+    browser.go_to("about:blank")
+    seconds, = timed do
+      browser.go_to("http://127.0.0.1:#{server.port}/lots")
+      sleep 0.005 until browser.at_css("h1")
+    end
+    say "opening the application, first visit", format("%.0f ms", seconds * 1000)
+  ensure
+    browser&.quit
+  end
+
   def script
     files = Dir[File.join(MildAnvil::Web::Application::DIST, "assets/*.js.gz")]
     say "compressed script", "#{files.sum { |f| File.size(f) } / 1000} kB in #{files.size} file(s)"
@@ -125,5 +142,5 @@ module Bench
 end
 
 MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
-parts = ARGV.empty? ? %w[script statistics import window rack] : ARGV
+parts = ARGV.empty? ? %w[script opening statistics import window rack] : ARGV
 parts.each { |part| Bench.public_send(part) }

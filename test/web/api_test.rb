@@ -41,7 +41,8 @@ class ApiTest < WebCase
     call(:get, "/api/lots/#{made.id}/rating?factor=many", expect: 422)
     call(:get, "/api/lots/#{made.id}/rating?school=best", expect: 422)
     upload("/api/lots/#{made.id}/curves", "", expect: 422)
-    upload("/api/lots/#{made.id}/curves", "Time [s],Force [N]\n0,1\n1,2\n0,3\n2,4\n", expect: 422)
+    torn = upload("/api/lots/#{made.id}/curves", "Time [s],Force [N]\n0,1\n1,2\n0,3\n2,4\n", name: "torn.csv", expect: 422)
+    assert_equal ["torn.csv", 4], torn["error"].values_at("file", "line")
     post "/api/lots/#{made.id}/pulls", "{", "CONTENT_TYPE" => "application/json"
     assert_equal 422, last_response.status
     get "/api/nothing"

@@ -33,6 +33,7 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
   const navigate = useNavigate();
   const params = { lotId: page.lot.id };
   useKeys([
+    { keys: "Escape", label: "Back to the lots", run: () => void navigate({ to: "/lots" }) },
     { keys: "g a", label: "Go to Ask", run: () => void navigate({ to: "/lots/$lotId/ask", params }) },
     { keys: "g p", label: "Go to Pull", run: () => void navigate({ to: "/lots/$lotId/pull", params }) },
     { keys: "g j", label: "Go to Judge", run: () => void navigate({ to: "/lots/$lotId/judge", params }) },

@@ -23,7 +23,7 @@ module MildAnvil
 
       def self.body(fault)
         { kind: fault.class.name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, message: fault.message, fields: fault.details[:fields] || {},
-          questions: fault.details[:questions], line: fault.details[:line] }.compact
+          questions: fault.details[:questions], file: fault.details[:file], line: fault.details[:line] }.compact
       end
     end
   end

@@ -28,6 +28,7 @@ export function LotRow({ lot }: { lot: Lot }) {
   const [next, line] = words(lot, unit);
   return (
     <Link
+      data-row
       to={TO[s.next_step]}
       params={{ lotId: lot.id }}
       className="border-line bg-sheet grid items-center gap-x-4 border-t px-3.5 py-1 hover:shadow-[inset_3px_0_var(--ink)] min-[820px]:h-[84px] min-[820px]:grid-cols-[minmax(180px,250px)_1fr_minmax(150px,230px)]"

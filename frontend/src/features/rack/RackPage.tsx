@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { lotsQuery } from "@/api/queries";
 import { useKeys } from "@/app/keys";
+import { useRowKeys } from "@/app/useRowKeys";
 import { plural } from "@/format/words";
 import { Button } from "@/ui/Button";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
@@ -16,6 +17,7 @@ export function RackPage() {
   const [newJob, setNewJob] = useState(false);
   const [newLot, setNewLot] = useState<{ id: number; customer: string } | null>(null);
   const { data, error, refetch } = useQuery(lotsQuery(text, page, waiting));
+  useRowKeys();
   useKeys([{ keys: "n", label: "New job", run: () => setNewJob(true) }]);
   return (
     <>

@@ -3,6 +3,7 @@ import { Link } from "@tanstack/react-router";
 import { todayQuery } from "@/api/queries";
 import type { Schemas } from "@/api/client";
 import { useSettings } from "@/app/settings";
+import { useRowKeys } from "@/app/useRowKeys";
 import { force } from "@/format/force";
 import { plural, when } from "@/format/words";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
@@ -29,6 +30,7 @@ const DONE: Record<string, string> = { judge_pull: "judged", import_curve: "impo
 export function TodayPage() {
   const { data, error, refetch } = useQuery(todayQuery);
   const { unit } = useSettings();
+  useRowKeys();
   if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
   if (!data) return <Waiting what="what waits" />;
   const waiting = data.waiting.filter((g) => g.lots.length > 0);
@@ -59,6 +61,7 @@ export function TodayPage() {
                 {group.lots.map((lot) => (
                   <Link
                     key={lot.id}
+                    data-row
                     to={step.to}
                     params={{ lotId: lot.id }}
                     className="group border-line bg-sheet grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 border-t px-3.5 py-2 hover:shadow-[inset_3px_0_var(--ink)]"

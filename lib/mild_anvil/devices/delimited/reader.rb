@@ -24,6 +24,8 @@ module MildAnvil
         # @raise [InvalidInput] naming what is wrong, the line, and the mend
         def self.read(bytes, name:, units:, choices: Choices.new)
           new(bytes, name, units, choices).read
+        rescue InvalidInput => e
+          raise InvalidInput.new(e.message, file: name, **e.details)
         end
 
         def initialize(bytes, name, units, choices)
