@@ -51,6 +51,10 @@ class ReaderTest < CoreCase
     assert_in_delta 0.5, read_file("Time,Force [N]\n#{clock.join("\n")}\n").interval_seconds, 1e-9
     stamps = Array.new(20) { |i| "2031-05-22T10:14:#{format('%04.1f', i * 0.25)}Z,#{i}" }
     assert_in_delta 0.25, read_file("Stamp,Force [N]\n#{stamps.join("\n")}\n").interval_seconds, 0.06
+    minutes = Array.new(20) { |i| "#{i / 10}:#{format('%05.2f', i % 10 * 6)},#{i}" }
+    assert_in_delta 6.0, read_file("Time,Force [N]\n#{minutes.join("\n")}\n").interval_seconds, 1e-6
+    dated = Array.new(20) { |i| "14.03.2031;10:00:#{format('%04.1f', i * 0.5)};#{i}" }
+    assert_in_delta 0.5, read_file("Date;Time;Load (kgf)\n#{dated.join("\n")}\n").interval_seconds, 1e-6
     numbered = "Sample rate: 20 Hz\nSample,Force [N]\n#{Array.new(20) { |i| "#{i + 1},#{i * 3}" }.join("\n")}\n"
     assert_in_delta 0.05, read_file(numbered).interval_seconds, 1e-9
     assert_in_delta 0.002, read_file("Time (ms),Force (N)\n#{Array.new(20) { |i| "#{i * 2},#{i}" }.join("\n")}\n").interval_seconds, 1e-9

@@ -28,12 +28,10 @@ export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => v
         <b className="head hidden text-[15px] sm:block">Mild Anvil</b>
       </Link>
       <span className="text-barsoft hidden min-w-0 truncate md:block">
-        {page ? (
+        {page && (
           <>
             {page.job.customer} <span className="opacity-60">/</span> {page.job.title}
           </>
-        ) : (
-          "Fernhollow Test Shop"
         )}
       </span>
       <button

@@ -54,7 +54,7 @@ module MildAnvil
 
         def role_of(name, unit, index)
           form = sample_fields(index).filter_map { |f| Stamps.form(f) }.first
-          return "time" if form
+          return form == "date" ? "ignore" : "time" if form
 
           word = Vocabulary.role(name)
           return word if unit.nil? || word == "sample" || unit.quantity == word

@@ -88,8 +88,9 @@ module MildAnvil
           raise InvalidInput.new("No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one in the preview, or export the force too", columns: @columns.map(&:title)) if candidates.empty?
           return ask_unit(main_column) if main_column
 
-          @questions << { kind: "force_column", text: "Which column is the force? There is more than one that could be: #{candidates.map(&:title).join(', ')}.",
-                          columns: candidates.map(&:index) }
+          names = candidates.map(&:title).join(", ")
+          text = candidates.one? ? "Is #{names} the force? The file does not say." : "Which column is the force? There is more than one that could be: #{names}."
+          @questions << { kind: "force_column", text: text, columns: candidates.map(&:index) }
         end
 
         def ask_unit(column)
@@ -125,7 +126,7 @@ module MildAnvil
         def build(text, lines)
           column = time_column
           form = column && column.role == "time" ? time_form(column) : nil
-          forms = @columns.map { |c| c.equal?(column) ? form : nil }
+          forms = @columns.map { |c| c.equal?(column) ? form : (time_form(c) if c.role == "ignore") }
           rows = Rows.new(text, @layout, forms).read
           refuse_second_header(rows, lines)
           seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds).seconds

@@ -9,22 +9,29 @@ module MildAnvil
       module Stamps
         CLOCK = /\A(\d{1,3}):([0-5]?\d)(?::([0-5]?\d(?:[.,]\d+)?))?\z/
         STAMP = %r{\A\d{1,4}[-./]\d{1,2}[-./]\d{1,4}[T ]\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})?\z}
+        MINUTES = /\A(\d{1,4}):([0-5]?\d[.,]\d+)\z/
+        DATE = %r{\A(?:\d{4}[-./]\d{1,2}[-./]\d{1,2}|\d{1,2}[-./]\d{1,2}[-./]\d{2,4})\z}
         DAY_SECONDS = 86_400.0
 
         module_function
 
-        # @return [String, nil] "clock", "stamp" or nil
+        # @return [String, nil] "clock", "stamp", "date" (a day without a time) or nil
         def form(field)
           text = field.strip
-          return "clock" if CLOCK.match?(text)
+          return "clock" if CLOCK.match?(text) || MINUTES.match?(text)
+          return "stamp" if STAMP.match?(text)
 
-          "stamp" if STAMP.match?(text)
+          "date" if DATE.match?(text)
         end
 
         # @return [Float, nil] seconds since midnight, or since the epoch
         def parse(field, form)
           text = field.strip
-          form == "clock" ? clock(text) : stamp(text)
+          case form
+          when "clock" then clock(text)
+          when "stamp" then stamp(text)
+          else DATE.match?(text) ? 0.0 : nil
+          end
         end
 
         # Clock times that run past midnight go on counting.
@@ -39,6 +46,9 @@ module MildAnvil
         end
 
         def clock(text)
+          minutes = MINUTES.match(text)
+          return (minutes[1].to_f * 60) + minutes[2].tr(",", ".").to_f if minutes
+
           match = CLOCK.match(text) or return
           return (match[1].to_f * 60) + match[2].to_f if match[3].nil?
 
