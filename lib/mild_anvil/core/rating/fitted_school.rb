@@ -3,7 +3,11 @@
 module MildAnvil
   module Core
     module Rating
-      # What the fitted schools share: the values as the likelihood takes them, the fit, its calibrated bounds.
+      # What the fitted schools share: the values as the likelihood takes them, the fit, its calibrated bounds. A file under
+      # schools/ extends it and sets, besides a school's constants, FAMILY and whether it works on LOGARITHMS.
+      #
+      # Source: Meeker and Escobar, Statistical Methods for Reliability Data, 1998, chapters 7 and 8
+      # Method: profile likelihood of the percentile, drop as in Statistics::CalibratedDrop.
       module FittedSchool
         include School
 
@@ -29,6 +33,11 @@ module MildAnvil
         end
 
         private
+
+        def forth(newtons) = self::LOGARITHMS ? Math.log(newtons) : newtons
+        def back(value) = self::LOGARITHMS ? Math.exp(value) : value
+        # The log-likelihood is stated on the scale of the forces.
+        def jacobian(sample) = self::LOGARITHMS ? sample.breaks_newtons.sum { |force| Math.log(force) } : 0.0
 
         def working(fit, p, drops, sample)
           { n: sample.count, breaks: fit.breaks, location: fit.location, scale: fit.scale, log_likelihood: fit.log_likelihood - jacobian(sample),

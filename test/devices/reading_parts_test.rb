@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# The parts that a file goes through on its way to a recording.
+class ReadingPartsTest < CoreCase
+  Delimited = MildAnvil::Devices::Delimited
+  UNITS = MildAnvil::Catalogue.units
+
+  HEADERS = { "Force [kN]" => %w[Force kN], "Load (lbf)" => %w[Load lbf], "Temps / s" => %w[Temps s], "Load_kgf" => %w[Load kgf], "Kraft in N" => %w[Kraft N], "Weg, mm" => %w[Weg mm],
+              "Torque (in-lbf)" => ["Torque", "in-lbf"], "Force" => ["Force", nil], "Leg A" => ["Leg A", nil], "Crack width [mm]" => ["Crack width", "mm"] }.freeze
+
+  def test_headers_are_split_into_name_and_unit
+    HEADERS.each { |header, parts| assert_equal parts, Delimited::Column.split_header(header, UNITS), header }
+  end
+
+  ROLES = { "Zugkraft" => "force", "Fuerza" => "force", "Main" => "force", "Verlängerung" => "displacement", "Déplacement" => "displacement", "Uhrzeit" => "time", "Sample" => "sample",
+            "Drehwinkel" => "angle", "Druck" => "pressure", "Temperatur" => "temperature", "Axial load" => "force", "Humidity" => nil }.freeze
+
+  def test_words_of_several_languages_say_what_a_column_is
+    ROLES.each { |header, role| role ? assert_equal(role, Delimited::Vocabulary.role(header), header) : assert_nil(Delimited::Vocabulary.role(header), header) }
+  end
+
+  def test_the_main_force_is_told_from_its_parts
+    assert Delimited::Vocabulary.main?("Total load")
+    refute Delimited::Vocabulary.main?("Leg A")
+    refute Delimited::Vocabulary.main?("Cell 2")
+  end
+
+  NUMBERS = { ["1,5", "2,25"] => [",", nil], ["1.5", "2.25"] => [".", nil], ["1,234.5", "7.5"] => [".", ","], ["1.234,5", "7,5"] => [",", "."], ["1,234", "12"] => [".", ","],
+              ["12,5", "1,234"] => [",", nil], ["1 234,5", "7,0"] => [",", " "], %w[1 2] => [".", nil] }.freeze
+
+  def test_number_styles
+    NUMBERS.each do |fields, (decimal, thousands)|
+      style = Delimited::NumberStyle.of(fields)
+
+      thousands ? assert_equal(thousands, style.thousands, fields.inspect) : assert_nil(style.thousands, fields.inspect)
+      assert_equal decimal, style.decimal_mark, fields.inspect
+    end
+  end
+
+  def test_numbers_are_read_or_refused
+    plain = Delimited::NumberStyle.new(point_seen: true)
+
+    assert_equal([-1.5, 0.5, 2.0e3, 12_345.6, -3.0], ["-1.5", ".5", "+2E3", "12,345.6", "\u22123"].map { |f| plain.parse(f) })
+    ["", "1,2", "abc", "1.2.3", "--1", "1e"].each { |f| assert_nil plain.parse(f), f }
+    assert_in_delta 1234.5, Delimited::NumberStyle.new(decimal_mark: ",", thousands: ".").parse("1.234,5")
+  end
+
+  def test_clocks_and_stamps_become_seconds
+    assert_in_delta 35_921.25, Delimited::Stamps.parse("09:58:41.250", "clock")
+    assert_in_delta 61.5, Delimited::Stamps.parse("1:01.5", "clock")
+    assert_in_delta 3600.0, Delimited::Stamps.parse("2031-05-22T11:00:00+02:00", "stamp") - Delimited::Stamps.parse("22.05.2031 08:00:00", "stamp")
+    assert_nil Delimited::Stamps.parse("99:99:99", "clock")
+    assert_equal(%w[clock stamp date], ["10:00:00", "2031/5/2 10:00", "14.03.2031"].map { |f| Delimited::Stamps.form(f) })
+    assert_nil Delimited::Stamps.form("21.35")
+  end
+
+  def test_clocks_go_on_past_midnight
+    assert_equal [86_399.0, 86_400.5, 86_401.0], Delimited::Stamps.unwrap_midnight([86_399.0, 0.5, 1.0])
+  end
+
+  PREAMBLES = { "Sample rate: 20 Hz" => 0.05, "Abtastrate 2,5 kHz" => 0.0004, "100 samples/s" => 0.01, "Interval: 20 ms" => 0.02, "dt = 0.5 s" => 0.5 }.freeze
+
+  def test_rates_and_intervals_stand_in_the_preamble
+    PREAMBLES.each { |line, seconds| assert_in_delta seconds, Delimited::Preamble.new([line], UNITS).interval_seconds, 1e-12, line }
+    assert_nil Delimited::Preamble.new(["Operator: W. A.", "Speed: 120 mm/min"], UNITS).interval_seconds
+  end
+
+  def test_units_stand_in_the_preamble
+    preamble = Delimited::Preamble.new(["Force unit: kN", "Temperature: 21 C", "Operator: N"], UNITS)
+
+    assert_equal "kN", preamble.unit("force").symbol
+    assert_nil preamble.unit("displacement")
+  end
+
+  def test_text_is_told_from_what_is_none
+    assert_equal "UTF-16LE", Delimited::TextDecoding.call("Time,Force\n0,1\n".encode("UTF-16LE")).encoding
+    decoded = Delimited::TextDecoding.call("a\r\nb\rc".b)
+
+    assert_equal ["CRLF", "a\nbc"], [decoded.newline, decoded.text]
+    ["\x00\x01\x02\x03" * 50, ("PK\x03\x04" + ("\x00\x07" * 90)).b].each { |bytes| assert_raises(MildAnvil::InvalidInput) { Delimited::TextDecoding.call(bytes) } }
+  end
+
+  def test_the_table_is_found_below_any_preamble
+    lines = ["Report 7", "", "a;b", "Time;Force", "s;N", "0;1", "1;2", "2;3"]
+    layout = Delimited::Layout.detect(lines, UNITS)
+
+    assert_equal [";", 4, 5, 6, 2], [layout.delimiter, layout.header_line, layout.unit_line, layout.data_first_line, layout.field_count]
+    assert_equal ["Report 7", "a;b"], layout.preamble
+  end
+
+  def test_a_chosen_delimiter_is_kept
+    assert_equal "\t", Delimited::Layout.detect(["1,5\t2,5", "2,5\t3,5", "3,5\t4,5"], UNITS, delimiter: "\t", decimal_mark: ",").delimiter
+  end
+
+  def test_the_bin_fits_the_screen
+    bin = ->(samples, levels) { Curve::Pyramid.bin_for(samples: samples, points: 700, levels: levels) }
+
+    assert_equal([1, 1, 16, 64, 1024], [100, 2800, 30_000, 150_000, 2_000_000].zip([0, 2, 3, 4, 6]).map { |samples, levels| bin.call(samples, levels) })
+  end
+end
