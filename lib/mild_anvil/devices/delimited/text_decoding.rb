@@ -54,7 +54,12 @@ module MildAnvil
         end
         private_class_method :binary!
 
-        def convert(bytes, encoding) = bytes.dup.force_encoding(encoding).encode("UTF-8", invalid: :replace, undef: :replace)
+        # Two bytes a character may also be binary that happens to be even: its characters tell.
+        def convert(bytes, encoding)
+          text = bytes.dup.force_encoding(encoding).encode("UTF-8", invalid: :replace, undef: :replace)
+          binary! if text.count("\u0001-\u0008\u000E-\u001F\uFFFD") > text.size * CONTROL_SHARE
+          text
+        end
         private_class_method :convert
 
         def newline(text)
