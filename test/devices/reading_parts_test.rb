@@ -79,7 +79,7 @@ class ReadingPartsTest < CoreCase
     decoded = Delimited::TextDecoding.call("a\r\nb\rc".b)
 
     assert_equal ["CRLF", "a\nbc"], [decoded.newline, decoded.text]
-    ["\x00\x01\x02\x03" * 50, ("PK\x03\x04" + ("\x00\x07" * 90)).b].each { |bytes| assert_raises(MildAnvil::InvalidInput) { Delimited::TextDecoding.call(bytes) } }
+    ["\x00\x01\x02\x03" * 50, "PK\x03\x04#{"\x00\x07" * 90}".b].each { |bytes| assert_raises(MildAnvil::InvalidInput) { Delimited::TextDecoding.call(bytes) } }
   end
 
   def test_the_table_is_found_below_any_preamble
