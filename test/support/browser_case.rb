@@ -6,14 +6,14 @@ require "capybara/cuprite"
 
 FLAGS = %w[no-sandbox disable-gpu disable-quic disable-background-networking disable-component-update disable-sync no-first-run hide-scrollbars].to_h { |f| [f, nil] }
 Capybara.register_driver(:headless) do |app|
-  Capybara::Cuprite::Driver.new(app, window_size: [1280, 800], process_timeout: 30, timeout: 15, pending_connection_errors: false, js_errors: true,
+  Capybara::Cuprite::Driver.new(app, window_size: [1280, 800], process_timeout: 60, timeout: 30, pending_connection_errors: false, js_errors: true,
                                      browser_path: %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find { |path| File.exist?(path) },
                                      browser_options: FLAGS.merge("force-color-profile" => "srgb"))
 end
 Capybara.server = :puma, { Silent: true, Threads: "1:4" }
 Capybara.app = MildAnvil::Web::Application
 Capybara.default_driver = :headless
-Capybara.default_max_wait_time = 6
+Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
 
 # A journey of a user through the real server and the real database; what it wrote is deleted afterwards.

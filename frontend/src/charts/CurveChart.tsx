@@ -141,7 +141,7 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
             fill="none"
             strokeWidth={1.7}
             strokeLinejoin="round"
-            className={muted ? "stroke-edge" : "stroke-measured"}
+            className={muted ? "stroke-soft" : "stroke-measured"}
             data-testid="curve"
           />
           <Flags flags={flags} x={x} y={yOf} width={width} />

@@ -8,7 +8,7 @@ export function Sparkline({ values, top, width, height, muted, line }: Props) {
   return (
     <svg width={width} height={height} aria-hidden="true">
       {line != null && <line x1={0} x2={width} y1={y(line)} y2={y(line)} className="stroke-edge" strokeDasharray="2 3" />}
-      <path d={path} fill="none" strokeWidth={1.5} strokeLinejoin="round" className={muted ? "stroke-edge" : "stroke-measured"} />
+      <path d={path} fill="none" strokeWidth={1.5} strokeLinejoin="round" className={muted ? "stroke-soft" : "stroke-measured"} />
     </svg>
   );
 }
