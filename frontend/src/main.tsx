@@ -2,12 +2,17 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { RouterProvider } from "@tanstack/react-router";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
+import { Fault } from "./api/client";
 import { KeysProvider } from "./app/keys";
 import { router } from "./app/router";
 import { SettingsProvider } from "./app/settings";
 import "./styles.css";
 
-const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true, staleTime: 5000 } } });
+/** What the server refused once it refuses again; only a missing answer is worth another try. */
+const worthAnotherTry = (failures: number, error: Error) =>
+  failures < 1 && !(error instanceof Fault && error.status >= 400 && error.status < 500);
+
+const client = new QueryClient({ defaultOptions: { queries: { retry: worthAnotherTry, refetchOnWindowFocus: true, staleTime: 5000 } } });
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(

@@ -38,7 +38,11 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
   const { x } = layout;
   const deepest = Math.min(Math.max(0, ...layout.marks.map((m) => m.lane)), 2) as 0 | 1 | 2;
   return (
-    <div ref={ref} className="border-edge bg-sheet min-w-0 overflow-hidden border-b" data-testid="force-rule">
+    <div
+      ref={ref}
+      className="border-edge bg-sheet min-w-0 overflow-hidden border-b min-[820px]:sticky min-[820px]:top-0 min-[820px]:z-10"
+      data-testid="force-rule"
+    >
       <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, describe)}>
         {empty ? (
           <Unscaled width={width} />

@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Schemas } from "@/api/client";
 import { sessionQuery } from "@/api/queries";
 import { useKeys } from "@/app/keys";
 import { useLot } from "@/app/lotContext";
 import { FORCE_UNITS, toUnit } from "@/format/force";
+import { plural } from "@/format/words";
 import { ItemSketch } from "@/sketches/ItemSketch";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -30,9 +31,13 @@ export function AskPage() {
     setWrong(bad);
     if (Object.keys(bad).length === 0 && form.changed) form.save.mutate(change);
   };
+  const errors = { ...form.fields, ...wrong };
+  const faults = Object.keys(errors).length;
+  useEffect(() => {
+    if (faults > 0) document.querySelector<HTMLElement>('main [aria-invalid="true"]')?.focus();
+  }, [faults]);
   useKeys([{ keys: "Ctrl+s", label: "Save what is asked", run: save }]);
   const unit = String(form.draft.display_unit ?? lot.display_unit);
-  const errors = { ...form.fields, ...wrong };
   const text = (name: keyof Lot) => ({
     value: String(form.draft[name] ?? lot[name] ?? ""),
     onChange: (e: { target: { value: string } }) => form.set(name, e.target.value),
@@ -65,7 +70,9 @@ export function AskPage() {
         <span className="ml-auto flex items-center gap-2.5">
           {form.changed && (
             <>
-              <span className="text-soft">Not saved yet</span>
+              <span className={faults ? "text-signal font-semibold" : "text-soft"}>
+                {faults ? `${plural(faults, "field")} not right` : "Not saved yet"}
+              </span>
               <Button onClick={form.reset}>Take back</Button>
             </>
           )}

@@ -50,7 +50,11 @@ export function RackPage() {
           </Button>
         </div>
       </div>
-      {error && <ErrorNote message={error.message} onRetry={() => void refetch()} />}
+      {error && (
+        <div className="mt-4">
+          <ErrorNote message={error.message} onRetry={() => void refetch()} />
+        </div>
+      )}
       {!data && !error && <Waiting what="the lots" />}
       {data?.jobs.map((job) => (
         <section key={job.id} aria-label={`${job.customer}: ${job.title}`}>
