@@ -11,6 +11,7 @@ module MildAnvil
       # @raise [InvalidInput] naming line and mend; [Conflict] for a file that is here already
       def call(lot_id:, name:, bytes:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "")
         DuplicateFile.refuse!(Store::Models::Lot.fetch!(lot_id), bytes)
+        packing = Thread.new { Store::Models::SourceFile.pack(bytes) }
         reading = Devices::Delimited::Reader.read(bytes, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
         raise InvalidInput.new(reading.questions.map { |q| q[:text] }.join(" "), questions: reading.questions) unless reading.ready?
 
@@ -24,7 +25,7 @@ module MildAnvil
           lot = Store::Models::Lot.fetch!(lot_id).lock!
           pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: "file", note: note,
                               peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: analysis.step_newtons)
-          StoreCurve.call(pull: pull, name: name, bytes: bytes, reading: reading, analysis: analysis, findings: findings)
+          StoreCurve.call(pull: pull, name: name, bytes: bytes, packed: packing.value, reading: reading, analysis: analysis, findings: findings)
           Audit.record(:import_curve, pull, person_id: person_id, file: name)
           RefreshLot.call(lot)
           pull

@@ -8,8 +8,8 @@ module MildAnvil
     module StoreCurve
       module_function
 
-      def call(pull:, name:, bytes:, reading:, analysis:, findings:)
-        file = Store::Models::SourceFile.keep(name: name, bytes: bytes)
+      def call(pull:, name:, bytes:, packed:, reading:, analysis:, findings:)
+        file = Store::Models::SourceFile.keep(name: name, bytes: bytes, packed: packed)
         recording = reading.recording
         axis = recording.time_axis
         curve = Store::Models::Curve.create(pull_id: pull.id, source_file_id: file.id, sample_count: recording.size, start_seconds: axis.start_seconds,

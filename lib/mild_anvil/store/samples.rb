@@ -18,20 +18,25 @@ module MildAnvil
       # @return [String] SHA-256 over the packed samples
       def write(channel_id, samples)
         digest = OpenSSL::Digest.new("SHA256")
-        plain = samples.each_slice(CHUNK).map { |slice| [1, slice.first, slice.pack("E*").tap { |bytes| digest << bytes }] }
-        Core::Curve::Pyramid.build(samples).each do |level|
-          level.lows.each_slice(CHUNK).zip(level.highs.each_slice(CHUNK)) { |lows, highs| plain << [level.bin, lows.first, (lows + highs).pack("E*")] }
-        end
-        insert(channel_id, plain)
+        raw = samples.each_slice(CHUNK).map { |slice| [1, slice.first, slice.pack("E*").tap { |bytes| digest << bytes }] }
+        packing = Thread.new { compress(raw) } # without the interpreter's lock, while the pyramid is built
+        levels = Core::Curve::Pyramid.build(samples).flat_map { |level| level_chunks(level) }
+        insert(channel_id, compress(levels))
+        insert(channel_id, packing.value)
         digest.hexdigest
       end
 
-      def insert(channel_id, plain)
-        packed = Parallel.map(plain) { |_, _, bytes| Zlib.deflate(bytes, Zlib::BEST_SPEED) }
+      def level_chunks(level)
+        level.lows.each_slice(CHUNK).zip(level.highs.each_slice(CHUNK)).map { |lows, highs| [level.bin, lows.first, (lows + highs).pack("E*")] }
+      end
+      private_class_method :level_chunks
+
+      def compress(chunks) = chunks.map { |bin, first, bytes| [bin, first, Zlib.deflate(bytes, Zlib::BEST_SPEED)] }
+      private_class_method :compress
+
+      def insert(channel_id, chunks)
         positions = Hash.new(-1)
-        rows = plain.zip(packed).map do |(bin, first, _), content|
-          [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content]
-        end
+        rows = chunks.map { |bin, first, content| [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content] }
         Blobs.insert(:channel_chunks, %i[channel_id bin position first_value content], rows)
       end
       private_class_method :insert

@@ -13,13 +13,18 @@ module MildAnvil
         # @return [String] SHA-256 in hexadecimal
         def self.digest(bytes) = OpenSSL::Digest.hexdigest("SHA256", bytes)
 
+        # Compresses without the interpreter's lock, so that it can run beside the reading of the same bytes.
+        # @return [Array<String>]
+        def self.pack(bytes)
+          (0...bytes.bytesize).step(CHUNK_BYTES).map { |at| Zlib.deflate(bytes.byteslice(at, CHUNK_BYTES), Zlib::BEST_SPEED) }
+        end
+
         # @param name [String]
         # @param bytes [String]
+        # @param packed [Array<String>] what pack gave for these bytes
         # @return [SourceFile]
-        def self.keep(name:, bytes:, sha256: digest(bytes))
-          file = create(name: name, sha256: sha256, byte_count: bytes.bytesize, created_at: Time.now)
-          count = (bytes.bytesize.to_f / CHUNK_BYTES).ceil
-          packed = Parallel.map((0...count).to_a) { |i| Zlib.deflate(bytes.byteslice(i * CHUNK_BYTES, CHUNK_BYTES), Zlib::BEST_SPEED) }
+        def self.keep(name:, bytes:, packed: pack(bytes))
+          file = create(name: name, sha256: digest(bytes), byte_count: bytes.bytesize, created_at: Time.now)
           Blobs.insert(:source_file_chunks, %i[source_file_id position content], packed.each_with_index.map { |content, i| [file.id, i, content] }, db)
           file
         end
