@@ -39,6 +39,17 @@ class RatingsTest < StoreCase
     assert_equal "done", Actions::ShowLot.call(lot_id: made.id)[:summary][:next_step]
   end
 
+  def test_a_factor_outside_its_row_is_not_laid_at_its_door
+    made = lot_with_breaks(8.1, 8.4, 7.9, 8.2, design_factor: 5.0, design_factor_key: "lifting-general")
+    source = ->(factor) { Actions::RateLot.call(lot_id: made.id, what_if: { factor: factor }).statement.to_h[:factor_source] }
+
+    assert_match(/\AGeneral lifting gear/, source.call(6.0))
+    assert_match(/outside 4 to 6 of/, source.call(12.0))
+    signed = sign(made, factor: 12.0, marking_step: 0.05)
+    assert_match(/outside 4 to 6 of/, Models::SignedRating[signed.id].statement["factor_source"])
+    assert Actions::ShowLot.call(lot_id: made.id)[:summary][:signed_current]
+  end
+
   def test_there_is_nothing_to_sign_without_a_minimum
     assert_raises(MildAnvil::InsufficientData) { sign(lot_with_breaks(8.1)) }
   end

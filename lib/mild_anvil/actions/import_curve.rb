@@ -23,6 +23,7 @@ module MildAnvil
 
         Store::Database.write do
           lot = Store::Models::Lot.fetch!(lot_id).lock!
+          DuplicateFile.refuse!(lot, bytes) # again under the lock: the same file may have come in meanwhile
           pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: "file", note: note,
                               peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: analysis.step_newtons)
           StoreCurve.call(pull: pull, name: name, bytes: bytes, packed: packing.value, reading: reading, analysis: analysis, findings: findings)

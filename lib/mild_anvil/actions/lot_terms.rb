@@ -16,16 +16,18 @@ module MildAnvil
       def call(lot, what_if: {}, resolution_newtons: nil)
         unit = Catalogue.units.force!(lot.display_unit)
         Core::Rating::Terms.checked(unit: unit, coverage: lot.coverage_share, confidence: lot.confidence_share, factor: lot.design_factor,
-                                    factor_source: factor_source(lot, what_if), school: lot.school, marking_step: lot.marking_step&.to_f,
+                                    factor_source: factor_source(lot, what_if[:factor] || lot.design_factor), school: lot.school, marking_step: lot.marking_step&.to_f,
                                     resolution_newtons: resolution_newtons, shared_uncertainty_share: lot.shared_uncertainty_share,
                                     claim: claim(lot), requirement: requirement(lot), **what_if.slice(*CHANGEABLE).compact)
       end
 
-      def factor_source(lot, what_if)
-        return "tried out" if what_if[:factor] && what_if[:factor] != lot.design_factor
-
+      # The row a factor comes from is named only while the factor lies in its range.
+      def factor_source(lot, factor)
         row = Catalogue.design_factors.find { |f| f.key == lot.design_factor_key }
-        row ? "#{row.use}: #{row.source}" : "chosen for this lot"
+        return "chosen for this lot" if row.nil?
+        return "#{row.use}: #{row.source}" if factor.between?(row.low, row.high)
+
+        "chosen for this lot, outside #{format('%g', row.low)} to #{format('%g', row.high)} of “#{row.use}”"
       end
       private_class_method :factor_source
 

@@ -28,7 +28,8 @@ module MildAnvil
       # What was tried out and signed is from now on the lot's own.
       def adopt(lot, statement)
         terms = statement.terms
-        lot.update(design_factor: terms.factor, coverage_share: terms.coverage, confidence_share: terms.confidence, school: terms.school&.to_s, version: lot.version + 1)
+        lot.update(design_factor: terms.factor, coverage_share: terms.coverage, confidence_share: terms.confidence, school: terms.school&.to_s,
+                   marking_step: terms.marking_step, version: lot.version + 1)
       end
       private_class_method :adopt
     end

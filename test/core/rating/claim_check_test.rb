@@ -42,6 +42,11 @@ class ClaimCheckTest < CoreCase
     assert_equal :pass, verdict(claim(4.0, measure: :working_load, factor: 5.0)).state
   end
 
+  def test_a_claim_of_unknown_kind_is_taken_as_a_minimum_and_said_so
+    assert_match(/taken as a minimum/, verdict(claim(20.5, kind: :unknown)).because)
+    refute_match(/taken as a minimum/, verdict(claim(20.5)).because)
+  end
+
   def test_one_break_cannot_tell
     assert_equal :cannot_tell, verdict(claim(20.0), [23.0]).state
   end

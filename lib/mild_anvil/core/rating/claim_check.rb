@@ -26,10 +26,15 @@ module MildAnvil
           return verdict(:not_comparable, "A working load is claimed without the factor in it: no strength can be compared with it.") if claimed.nil?
 
           @uncertainty = claimed * @terms.shared_uncertainty_share
-          one_below(claimed) || by_bounds(claimed)
+          found = one_below(claimed) || by_bounds(claimed)
+          @claim.kind == :unknown ? said_to_be_taken_as_a_minimum(found) : found
         end
 
         private
+
+        def said_to_be_taken_as_a_minimum(found)
+          found.dup.tap { |v| v.because = "#{v.because} Its kind is not stated; it is taken as a minimum." }.freeze
+        end
 
         def one_below(claimed)
           return unless @claim.every_piece

@@ -29,13 +29,6 @@ module MildAnvil
         module_function
 
         # @param breaks [Array<Float>] ascending ends of the panels, size >= 2
-        # @yieldparam x [Float]
-        # @yieldreturn [Float]
-        # @return [Float]
-        def integrate(breaks)
-          each_node(breaks).sum { |x, weight| weight * yield(x) }
-        end
-
         # @return [Array<Array(Float, Float)>] nodes and weights over all panels
         def each_node(breaks)
           breaks.each_cons(2).flat_map do |from, to|

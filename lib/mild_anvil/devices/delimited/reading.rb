@@ -5,7 +5,7 @@ module MildAnvil
     module Delimited
       # What a file was understood to be. recording is nil as long as a question is open.
       Reading = Struct.new(:name, :decoded, :layout, :columns, :row_count, :rows_left_out, :warnings, :questions, :recording,
-                           :interval_seconds, :resolution, keyword_init: true) do
+                           :interval_seconds, keyword_init: true) do
         def ready? = questions.empty? && !recording.nil?
 
         # @return [Hash] plain values: the preview
