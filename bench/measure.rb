@@ -56,7 +56,7 @@ module Bench
     file = Tempfile.new("bench").tap { |f| f.write(bytes) && f.flush }
     before = peak_megabytes
     target = lot
-    seconds, @pull = timed { MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "long.csv", bytes: bytes, person_id: person.id) }
+    seconds, @pull = timed { MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "long.csv", source: MildAnvil::Devices::Delimited::Source.file(file.path), person_id: person.id) }
     say "import of #{ROWS} rows x 3 (#{bytes.bytesize / 1_000_000} MB)", format("%.2f s, stored and drawable with its findings; peak %.0f N", seconds, @pull.peak_newtons)
     say "  memory on top", "#{peak_megabytes - before} MB = #{format('%.1f', (peak_megabytes - before) * 1.0e6 / bytes.bytesize)} x the file"
     yardstick(file.path, seconds)

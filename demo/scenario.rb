@@ -34,7 +34,7 @@ module Demo
 
     def import(lot, bench, pull, index, place)
       name = format("%s_%02d.%s", lot.name.downcase.gsub(/[^a-z]+/, "_")[0, 18].delete_suffix("_"), index + 1, bench.fetch(:dialect) == "tab" ? "tsv" : "csv")
-      ACTIONS::ImportCurve.call(**place, name: name, bytes: Recording.text(bench, pull))
+      ACTIONS::ImportCurve.call(**place, name: name, source: Recording.text(bench, pull))
     end
 
     def judge(record, judged)

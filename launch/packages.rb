@@ -1,7 +1,10 @@
 # frozen_string_literal: true
 
+require "digest"
+require "rbconfig"
+
 module Launch
-  # Debian packages and gems, installed when they are missing.
+  # Debian packages, gems and the compiled part, installed or made when they are missing.
   module Packages
     RUNNING = %w[mariadb-server-core mariadb-client-core libmariadb-dev libxml2-dev libxslt1-dev build-essential ruby-dev pkg-config
                  fonts-lato fonts-dejavu-core].freeze
@@ -13,6 +16,23 @@ module Launch
     def ready(testing: false)
       Launch.step("Debian packages") { debian(RUNNING + (testing ? TESTING : [])) }
       Launch.step("Ruby gems") { gems }
+      Launch.step("compiled part") { native }
+    end
+
+    NATIVE = File.join(VAR, "native")
+    NATIVE_SOURCES = File.join(ROOT, "ext", "packed")
+
+    # Made anew when its source or the Ruby changed.
+    def native
+      stamp = File.join(NATIVE, ".stamp")
+      wanted = RUBY_DESCRIPTION + Dir[File.join(NATIVE_SOURCES, "*")].sort.map { |f| Digest::SHA256.file(f).hexdigest }.join
+      return :nothing if File.exist?(stamp) && File.read(stamp) == wanted
+
+      FileUtils.mkdir_p(NATIVE)
+      mend = "read the log; everything works without it, only slower"
+      Launch.run(RbConfig.ruby, File.join(NATIVE_SOURCES, "extconf.rb"), log: "native", mend: mend, chdir: NATIVE)
+      Launch.run("make", log: "native", mend: mend, chdir: NATIVE)
+      File.write(stamp, wanted)
     end
 
     def debian(names)

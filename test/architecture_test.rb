@@ -10,7 +10,7 @@ class ArchitectureTest < Minitest::Test
   MAY = { "core" => %w[Core], "store" => %w[Core Store], "devices" => %w[Core Devices], "documents" => %w[Core Documents],
           "actions" => %w[Core Store Devices Documents Actions Catalogue], "web" => %w[Core Actions Web Catalogue], "cli" => %w[Core Devices Cli Catalogue] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Catalogue].freeze
-  GEMS = { "core" => [], "devices" => %w[csv json time], "documents" => %w[csv prawn prawn/table], "store" => %w[sequel openssl zlib], "actions" => %w[digest],
+  GEMS = { "core" => [], "devices" => %w[csv json openssl time], "documents" => %w[csv prawn prawn/table], "store" => %w[sequel openssl zlib], "actions" => %w[digest],
            "web" => %w[sinatra/base yaml json dry/schema], "cli" => %w[csv json optparse] }.freeze
 
   MAY.each do |folder, allowed|

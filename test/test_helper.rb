@@ -14,6 +14,7 @@ module Shared
   Rating = MildAnvil::Core::Rating
   Curve = MildAnvil::Core::Curve
   Statistics = MildAnvil::Core::Statistics
+  Packed = MildAnvil::Core::Packed
 
   def unit(symbol = "kN") = MildAnvil::Catalogue.units.force!(symbol)
   def fixture(name) = File.binread(File.join(FIXTURES, name))

@@ -15,7 +15,7 @@ class PullsTest < StoreCase
     made = lot
     import(made, log_text)
     assert_match(/pull 1 of this lot already/, assert_raises(MildAnvil::Conflict) { import(made, log_text) }.message)
-    assert_match(/pull 1 of Loop/, Actions::PreviewFile.call(lot_id: lot.id, name: "x.csv", bytes: log_text, choices: {})[:duplicate_of])
+    assert_match(/pull 1 of Loop/, Actions::PreviewFile.call(lot_id: lot.id, name: "x.csv", source: log_text, choices: {})[:duplicate_of])
   end
 
   def test_a_refused_file_leaves_nothing_behind

@@ -66,7 +66,7 @@ class ReaderTest < CoreCase
   end
 
   def test_what_cannot_be_known_is_asked
-    assert_equal(%w[unit], read_file(text(header: %w[Time Force Travel]).sub("Time", "Time [s]")).questions.map { |q| q[:kind] })
+    assert_equal(%w[unit unit], read_file(text(header: %w[Time Force Travel]).sub("Time", "Time [s]")).questions.map { |q| q[:kind] })
     assert_equal(%w[force_column], read_file(text(header: ["t [s]", "Ch1 [N]", "Ch2 [N]"])).questions.map { |q| q[:kind] })
     assert_equal(%w[interval], read_file("Force [N]\n#{(1..20).to_a.join("\n")}\n").questions.map { |q| q[:kind] })
   end
@@ -104,11 +104,12 @@ class ReaderTest < CoreCase
   end
 
   def test_too_wide_too_large_and_binary
-    wide = "#{Array.new(40) { |i| "c#{i} [N]" }.join(',')}\n#{Array.new(5) { Array.new(40) { |i| i }.join(',') }.join("\n")}\n"
+    wide = "#{Array.new(70) { |i| "c#{i} [N]" }.join(',')}\n#{Array.new(5) { Array.new(70) { |i| i }.join(',') }.join("\n")}\n"
 
-    assert_match(/40 columns/, refusal(wide))
+    assert_match(/70 columns/, refusal(wide))
     assert_match(/binary/, refusal(Random.new(3).bytes(4000)))
-    assert_match(/MB/, assert_raises(MildAnvil::InvalidInput) { read_file("0" * (MildAnvil::Devices::Delimited::Reader::LARGEST_BYTES + 1)) }.message)
+    huge = MildAnvil::Devices::Delimited::Source.of("0").tap { |source| source.define_singleton_method(:size) { MildAnvil::Devices::Delimited::Reader::LARGEST_BYTES + 1 } }
+    assert_match(/MB/, assert_raises(MildAnvil::InvalidInput) { read_file(huge) }.message)
   end
 
   def test_a_second_header_stops_the_reading_and_lines_before_it_may_be_taken

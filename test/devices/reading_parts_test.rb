@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "tempfile"
 require_relative "../test_helper"
 
 # The parts that a file goes through on its way to a recording.
@@ -74,12 +75,27 @@ class ReadingPartsTest < CoreCase
     assert_nil preamble.unit("displacement")
   end
 
-  def test_text_is_told_from_what_is_none
-    assert_equal "UTF-16LE", Delimited::TextDecoding.call("Time,Force\n0,1\n".encode("UTF-16LE")).encoding
-    decoded = Delimited::TextDecoding.call("a\r\nb\rc".b)
+  def decoded(bytes) = Delimited::TextDecoding.call(Delimited::Source.of(bytes))
 
-    assert_equal ["CRLF", "a\nbc"], [decoded.newline, decoded.text]
-    ["\x00\x01\x02\x03" * 50, "PK\x03\x04#{"\x00\x07" * 90}".b].each { |bytes| assert_raises(MildAnvil::InvalidInput) { Delimited::TextDecoding.call(bytes) } }
+  def test_text_is_told_from_what_is_none
+    assert_equal "UTF-16LE", decoded("Time,Force\n0,1\n".encode("UTF-16LE")).encoding
+    assert_equal ["CR", %w[a b c]], decoded("a\rb\rc".b).then { |text| [text.newline, text.lines(9)] }
+    assert_equal ["CRLF", 2], decoded("a\r\nb\r\n".b).then { |text| [text.newline, text.line_count] }
+    ["\x00\x01\x02\x03" * 50, "PK\x03\x04#{"\x00\x07" * 90}".b].each { |bytes| assert_raises(MildAnvil::InvalidInput) { decoded(bytes) } }
+  end
+
+  def test_a_file_is_read_in_stretches_of_whole_lines
+    body = (0..400_000).map { |i| "#{i},#{i * 2}.5\n" }.join
+    Tempfile.create("long") do |file|
+      file.write(body)
+      file.flush
+      text = Delimited::TextDecoding.call(Delimited::Source.file(file.path))
+      stretches = text.enum_for(:each_stretch).to_a
+
+      assert_equal body, stretches.join
+      assert(stretches.all? { |s| s.end_with?("\n") })
+      assert_equal [400_001, 7], [text.line_count, text.until_line(7).line_count]
+    end
   end
 
   def test_the_table_is_found_below_any_preamble

@@ -31,7 +31,7 @@ class StoreCase < Minitest::Test
 
   def peak(lot, text, **rest) = Actions::RecordPeak.call(lot_id: lot.id, text: text, unit: "kN", person_id: person.id, **rest)
   def judge(pull, counts_as, **rest) = Actions::JudgePull.call(pull_id: pull.id, person_id: person.id, counts_as: counts_as, **rest)
-  def import(lot, bytes, name: "log.csv", **rest) = Actions::ImportCurve.call(lot_id: lot.id, name: name, bytes: bytes, person_id: person.id, **rest)
+  def import(lot, bytes, name: "log.csv", **rest) = Actions::ImportCurve.call(lot_id: lot.id, name: name, source: bytes, person_id: person.id, **rest)
 
   # A small pull to a sudden break as a log file; other peaks make other files.
   def log_text(peak_newtons: 900, rows: 400)

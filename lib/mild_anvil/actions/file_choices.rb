@@ -16,6 +16,10 @@ module MildAnvil
         choices = Devices::Delimited::Reader::Choices
         choices.new(**given.slice(*choices.members))
       end
+
+      # @param path [String] of a file that was uploaded
+      # @return [Devices::Delimited::Source]
+      def source(path) = Devices::Delimited::Source.file(path)
     end
   end
 end

@@ -6,13 +6,15 @@ module MildAnvil
     module ImportCurve
       module_function
 
+      # @param source [Devices::Delimited::Source, String] the file, or its bytes
       # @param choices [Hash] see FileChoices
       # @return [Store::Models::Pull]
       # @raise [InvalidInput] naming line and mend; [Conflict] for a file that is here already
-      def call(lot_id:, name:, bytes:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "")
-        DuplicateFile.refuse!(Store::Models::Lot.fetch!(lot_id), bytes)
-        packing = Thread.new { Store::Models::SourceFile.pack(bytes) }
-        reading = Devices::Delimited::Reader.read(bytes, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
+      def call(lot_id:, name:, source:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "")
+        source = Devices::Delimited::Source.of(source)
+        DuplicateFile.refuse!(Store::Models::Lot.fetch!(lot_id), source)
+        packing = Thread.new { Store::Models::SourceFile.pack(source.each_part) }
+        reading = Devices::Delimited::Reader.read(source, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
         raise InvalidInput.new(reading.questions.map { |q| q[:text] }.join(" "), questions: reading.questions) unless reading.ready?
 
         force!(reading)
@@ -23,10 +25,10 @@ module MildAnvil
 
         Store::Database.write do
           lot = Store::Models::Lot.fetch!(lot_id).lock!
-          DuplicateFile.refuse!(lot, bytes) # again under the lock: the same file may have come in meanwhile
+          DuplicateFile.refuse!(lot, source) # again under the lock: the same file may have come in meanwhile
           pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: "file", note: note,
                               peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: analysis.step_newtons)
-          StoreCurve.call(pull: pull, name: name, bytes: bytes, packed: packing.value, reading: reading, analysis: analysis, findings: findings)
+          StoreCurve.call(pull: pull, name: name, source: source, packed: packing.value, reading: reading, analysis: analysis, findings: findings)
           Audit.record(:import_curve, pull, person_id: person_id, file: name)
           RefreshLot.call(lot)
           pull

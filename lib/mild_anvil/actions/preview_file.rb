@@ -8,15 +8,16 @@ module MildAnvil
 
       module_function
 
-      # @param bytes [String]
+      # @param source [Devices::Delimited::Source, String]
       # @param choices [Hash] see FileChoices
       # @return [Hash] the reading, with a small picture of the curve and its peak when it is ready
       # @raise [InvalidInput, Conflict]
-      def call(lot_id:, name:, bytes:, choices:)
+      def call(lot_id:, name:, source:, choices:)
         lot = Store::Models::Lot.fetch!(lot_id)
-        DuplicateFile.refuse!(lot, bytes)
-        reading = Devices::Delimited::Reader.read(bytes, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
-        reading.to_h.merge(duplicate_of: DuplicateFile.elsewhere(lot, bytes), **(reading.ready? ? picture(reading.recording) : {}))
+        source = Devices::Delimited::Source.of(source)
+        DuplicateFile.refuse!(lot, source)
+        reading = Devices::Delimited::Reader.read(source, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
+        reading.to_h.merge(duplicate_of: DuplicateFile.elsewhere(lot, source), **(reading.ready? ? picture(reading.recording) : {}))
       end
 
       def picture(recording)

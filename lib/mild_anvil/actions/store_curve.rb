@@ -8,8 +8,8 @@ module MildAnvil
     module StoreCurve
       module_function
 
-      def call(pull:, name:, bytes:, packed:, reading:, analysis:, findings:)
-        file = Store::Models::SourceFile.keep(name: name, bytes: bytes, packed: packed)
+      def call(pull:, name:, source:, packed:, reading:, analysis:, findings:)
+        file = Store::Models::SourceFile.keep(name: name, sha256: source.sha256, byte_count: source.size, packed: packed)
         recording = reading.recording
         axis = recording.time_axis
         curve = Store::Models::Curve.create(pull_id: pull.id, source_file_id: file.id, sample_count: recording.size, start_seconds: axis.start_seconds,
@@ -23,14 +23,14 @@ module MildAnvil
       def channels(recording)
         return recording.channels if recording.time_axis.even?
 
-        time = Core::Curve::Channel.new(name: "Time", role: "time", unit: Catalogue.units.find("s"), samples: recording.time_axis.stamps, main: false)
+        time = Core::Curve::Channel.new(name: "Time", role: "time", unit: Catalogue.units.find("s"), samples: recording.time_axis.stamps)
         [*recording.channels, time]
       end
       private_class_method :channels
 
       def write(curve, channel, position)
         row = Store::Models::Channel.create(curve_id: curve.id, position: position, name: channel.name, role: channel.role, unit: channel.unit&.symbol, main: channel.main)
-        Store::Samples.write(row.id, channel.samples)
+        Store::Samples.write(row.id, channel.packed)
       end
       private_class_method :write
 

@@ -21,7 +21,7 @@ module MildAnvil
       # @return [Hash] reading and findings
       # @raise [InvalidInput] when the file cannot be read, or something must be answered first
       def one(path, options)
-        reading = Devices::Delimited::Reader.read(File.binread(path), name: File.basename(path), units: Catalogue.units, choices: choices(options))
+        reading = Devices::Delimited::Reader.read(Devices::Delimited::Source.file(path), name: File.basename(path), units: Catalogue.units, choices: choices(options))
         raise InvalidInput.new("#{reading.questions.map { |q| q[:text] }.join(' ')} Answer with --columns or --rate", questions: reading.questions, reading: reading.to_h) unless reading.ready?
 
         analysis = Core::Curve::Analysis.new(reading.recording)

@@ -10,26 +10,32 @@ module MildAnvil
     # bin 1 holds the samples; a higher bin holds the lows of a chunk and then its highs.
     module Samples
       CHUNK = 16_384
+      CHUNK_BYTES = CHUNK * Core::Packed::BYTES
 
       module_function
 
       # @param channel_id [Integer]
-      # @param samples [Array<Float>]
-      # @return [String] SHA-256 over the packed samples
-      def write(channel_id, samples)
-        digest = OpenSSL::Digest.new("SHA256")
-        raw = samples.each_slice(CHUNK).map { |slice| [1, slice.first, slice.pack("E*").tap { |bytes| digest << bytes }] }
-        packing = Thread.new { compress(raw) } # without the interpreter's lock, while the pyramid is built
-        levels = Core::Curve::Pyramid.build(samples).flat_map { |level| level_chunks(level) }
-        insert(channel_id, compress(levels))
-        insert(channel_id, packing.value)
-        digest.hexdigest
+      # @param packed [String] samples as little-endian doubles
+      # @return [String] SHA-256 over them
+      def write(channel_id, packed)
+        packing = [cut(1, packed), *Core::Curve::Pyramid.build(packed).map { |level| level_chunks(level) }].map { |chunks| Thread.new { compress(chunks) } }
+        digest = OpenSSL::Digest::SHA256.hexdigest(packed)
+        packing.each { |thread| insert(channel_id, thread.value) } # compressing needs no interpreter's lock
+        digest
       end
 
+      def cut(bin, packed)
+        starts(packed).map { |at| [bin, packed.unpack1("E", offset: at), packed.byteslice(at, CHUNK_BYTES)] }
+      end
+      private_class_method :cut
+
       def level_chunks(level)
-        level.lows.each_slice(CHUNK).zip(level.highs.each_slice(CHUNK)).map { |lows, highs| [level.bin, lows.first, (lows + highs).pack("E*")] }
+        starts(level.lows).map { |at| [level.bin, level.lows.unpack1("E", offset: at), level.lows.byteslice(at, CHUNK_BYTES) + level.highs.byteslice(at, CHUNK_BYTES)] }
       end
       private_class_method :level_chunks
+
+      def starts(packed) = (0...packed.bytesize).step(CHUNK_BYTES)
+      private_class_method :starts
 
       def compress(chunks) = chunks.map { |bin, first, bytes| [bin, first, Zlib.deflate(bytes, Zlib::BEST_SPEED)] }
       private_class_method :compress

@@ -3,10 +3,10 @@
 module MildAnvil
   module Core
     module Curve
-      # What all findings of one recording share: sense of loading, zero, noise, net force, and the spikes set aside.
+      # What all findings of one recording share: sense of loading, zero, noise, net force, spikes set aside, turning points.
       class Analysis
         # Bump when a change could give another finding for the same samples.
-        RULE_VERSION = "1"
+        RULE_VERSION = "2"
 
         SIGMA_FROM_MAD = 1.4826
         # Leaving rest means to rise above this share of the peak, or above that many sigma.
@@ -18,25 +18,32 @@ module MildAnvil
         FIRST_LOOK = (7..200)
         # The pull goes downwards when it reaches that many times farther below its start than above it.
         SENSE_RATIO = 2.0
+        MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
+        NOISE_LOOK = 4000
+        STEADY_SHARE = 0.1 # of the force: what a dead weight may seem to change
 
         Quiet = Struct.new(:last, :level, :sigma, keyword_init: true)
 
-        attr_reader :recording, :readings, :sense
+        attr_reader :recording, :readings, :sense, :settings
 
         # @param recording [Recording]
         # @param sense [Integer, nil] 1 or -1 if the user said in which direction loading counts
-        def initialize(recording, sense: nil)
+        # @param settings [Settings]
+        def initialize(recording, sense: nil, settings: Settings.new)
           @recording = recording
+          @settings = settings
           main = recording.main
-          first = first_level(main.samples)
-          @sense = sense || main.sign || guess_sense(main.samples, first)
+          @sense = sense || main.sign || guess_sense(main.samples, first_level(main.samples))
           @readings = @sense.negative? ? main.samples.map(&:-@) : main.samples
         end
 
         def time_axis = recording.time_axis
 
         # @return [Array<Finding>] of all registered findings, in order of time
-        def findings = Findings.all.flat_map { |kind| kind.find(self) }.sort_by { |f| f.at_seconds || 0.0 }
+        def findings = @findings ||= Findings.all.flat_map { |kind| of(kind) }.sort_by.with_index { |f, i| [f.at_seconds || 0.0, i] }
+
+        # @return [Array<Finding>] of one kind; computed once, for those that build on each other
+        def of(kind) = (@found ||= {})[kind] ||= kind.find(self)
 
         # The stretch before the load comes on; nil when the recording starts under load.
         # @return [Quiet, nil] last sample, median level and noise in newtons
@@ -45,26 +52,88 @@ module MildAnvil
         # @return [Float] newtons taken off every reading; 0 if there was no rest
         def offset_newtons = quiet ? quiet.level : 0.0
 
-        # @return [Float] noise of one reading, newtons
+        # @return [Float] noise of one reading at rest, newtons
         def sigma_newtons = quiet ? quiet.sigma : 0.0
+
+        # @return [Float] the larger of the noise at rest and the noise under load, newtons
+        def noise_newtons = @noise_newtons ||= [sigma_newtons, noise_under_load].max
 
         # @return [Array<Float>] net force, newtons
         def net = @net ||= offset_newtons.zero? ? readings : readings.map { |force| force - offset_newtons }
 
-        # @return [Integer, nil] the sample of the highest force, spikes set aside
-        def peak_index = spikes_and_peak.last
+        # @return [Array<Float>] net force with every spike replaced by what stands beside it
+        def clean = @clean ||= Spikes.without(net, spikes)
 
-        # @return [Array<Integer>] samples set aside on the way to the peak
-        def spikes = spikes_and_peak.first
+        # @return [Array<Integer>] samples set aside
+        def spikes = @spikes ||= Spikes.find(readings, noise: [first_noise, second_difference_noise(readings, readings.size)].max, floor: first_level(readings))
 
-        # @return [Float] the smallest difference between two readings, newtons: the logger's step
+        # @return [Integer] the sample of the highest force, spikes set aside
+        def peak_index = @peak_index ||= unspiked.index(unspiked.max)
+
+        def peak_newtons = clean[peak_index]
+
+        # @return [Outline]
+        def outline = @outline ||= Outline.new(clean)
+
+        # @return [Array<Fall>]
+        def falls = @falls ||= Falls.new(self).all
+
+        # @return [Array<Plateaus::Plateau>]
+        def plateaus = @plateaus ||= Plateaus.new(self).all
+
+        # @return [Cycles::Group, nil]
+        def cycles = defined?(@cycles) ? @cycles : (@cycles = Cycles.new(self).group)
+
+        # @return [Travel, nil]
+        def travel = @travel ||= recording.displacement && Travel.new(recording.displacement, peak_index)
+
+        # @return [Float] the logger's step: the smallest difference between two readings, newtons
         def step_newtons = @step_newtons ||= Resolution.of(recording.main)
+
+        # @return [Float] newtons per metre while both rose, for what an unloading should show
+        def usual_stiffness = travel && travel_rate.positive? ? loading_rate / travel_rate : Float::INFINITY
+
+        # Under load from the first sample to the last, and always the same: a long test under dead weight.
+        def steady?
+          @steady ||= quiet.nil? && unspiked.min > (1 - STEADY_SHARE) * unspiked.max ? :yes : :no
+          @steady == :yes
+        end
+
+        # Up and down by steps that are held: a check of a cell, not a pull.
+        def staircase? = defined?(@staircase) ? @staircase : (@staircase = Staircase.new(self).found?)
+
+        # @return [Integer] the last sample without load before the peak
+        def loading_start
+          @loading_start ||= begin
+            gate = REST_SHARE * peak_newtons
+            peak_index.downto(0).find { |i| clean[i] <= gate } || 0
+          end
+        end
+
+        # The usual rate of loading: the median over short rising stretches.
+        # @return [Float] newtons per second; what the whole rise makes if no stretch shows one
+        def loading_rate = @loading_rate ||= Rates.new(self).force
+
+        # @return [Float] metres per second on the rising stretches
+        def travel_rate = @travel_rate ||= Rates.new(self).travel
+
+        # @return [Float] mean of the samples around, newtons
+        def smooth(index, width = 4)
+          part = clean[[index - width, 0].max..[index + width, clean.size - 1].min]
+          part.sum / part.size
+        end
 
         private
 
-        def first_level(samples)
-          count = (samples.size * FIRST_LOOK_SHARE).round.clamp(FIRST_LOOK)
-          median(samples.first(count))
+        def unspiked = @unspiked ||= Spikes.without(readings, spikes)
+
+        def first_look(samples) = samples.first((samples.size * FIRST_LOOK_SHARE).round.clamp(FIRST_LOOK))
+        def first_level(samples) = median(first_look(samples))
+
+        def first_noise
+          look = first_look(readings)
+          centre = median(look)
+          SIGMA_FROM_MAD * median(look.map { |v| (v - centre).abs })
         end
 
         def guess_sense(samples, level)
@@ -75,20 +144,33 @@ module MildAnvil
         # The last crossing of the start level before the force goes away for good ends the rest.
         def find_quiet
           level = first_level(readings)
-          _, top = Spikes.split(readings, noise: 0.0, floor: level)
-          gate = REST_SHARE * (readings[top] - level)
-          leaves = (0..top).find { |i| readings[i] - level > gate && (readings[i + 1] || (level + gate)) - level >= gate } || top
-          leaves -= 1 while leaves.positive? && readings[leaves] > level
+          gate = level + (REST_SHARE * (unspiked[peak_index] - level))
+          leaves = leaving(gate)
+          leaves -= 1 while leaves.positive? && unspiked[leaves] > level
           return if leaves + 1 < FEWEST_QUIET
 
-          rest = readings[0..leaves]
+          rest = unspiked[0..leaves]
           centre = median(rest)
           Quiet.new(last: leaves, level: centre, sigma: SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })).freeze
         end
 
-        def spikes_and_peak = @spikes_and_peak ||= Spikes.split(net, noise: sigma_newtons, floor: 0.0)
+        # The first sample above the gate whose successor is, too.
+        def leaving(gate)
+          unspiked.each_with_index { |force, i| return i if force > gate && (i >= peak_index || (unspiked[i + 1] || force) >= gate) }
+          peak_index
+        end
+
+        def noise_under_load = second_difference_noise(clean, peak_index)
+
+        # A smooth curve leaves only noise in its second differences.
+        def second_difference_noise(values, count)
+          stride = [count / NOISE_LOOK, 1].max
+          second = (1...[count - 1, 1].max).step(stride).map { |i| (values[i - 1] - (2 * values[i]) + values[i + 1]).abs }.sort
+          second.size < 20 ? 0.0 : SIGMA_FROM_MAD * second[second.size / 2] / Math.sqrt(6)
+        end
 
         def median(values)
+          values = (0...values.size).step((values.size / MEDIAN_LOOK) + 1).map { |i| values[i] } if values.size > MEDIAN_LOOK
           sorted = values.sort
           (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2.0
         end

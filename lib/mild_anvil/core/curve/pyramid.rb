@@ -9,49 +9,25 @@ module MildAnvil
         GROWTH = 4
         FEWEST_BINS = 512
 
+        # lows and highs are packed doubles.
         Level = Struct.new(:bin, :lows, :highs, keyword_init: true)
 
         module_function
 
-        # @param samples [Array<Float>] shape (n,), NaN allowed
+        # @param packed [String] samples as packed doubles, NaN allowed
         # @return [Array<Level>] bins of 16, 64, 256 ... samples, until fewer than 512 bins remain
-        def build(samples)
+        def build(packed)
           levels = []
-          low = high = samples
-          bin = FIRST_BIN
-          size = FIRST_BIN
-          missing = samples.sum.nan?
-          while low.size > FEWEST_BINS
-            lows, highs = missing ? careful(low, high, size) : plain(low, high, size)
-            levels << Level.new(bin: bin, lows: lows, highs: highs).freeze
-            low = lows
-            high = highs
+          low = high = packed
+          bin = size = FIRST_BIN
+          while Packed.size(low) > FEWEST_BINS
+            low, high = Packed.envelope(low, high, size)
+            levels << Level.new(bin: bin, lows: low, highs: high).freeze
             size = GROWTH
             bin *= GROWTH
           end
           levels
         end
-
-        def plain(low, high, size)
-          return low.each_slice(size).map(&:minmax).transpose if low.equal?(high)
-
-          [low.each_slice(size).map(&:min), high.each_slice(size).map(&:max)]
-        end
-        private_class_method :plain
-
-        def careful(low, high, size)
-          [low.each_slice(size).map { |slice| extremes(slice)[0] }, high.each_slice(size).map { |slice| extremes(slice)[1] }]
-        end
-        private_class_method :careful
-
-        # Array#minmax is undefined with NaN inside: leave those out.
-        def extremes(slice)
-          return slice.minmax unless slice.sum.nan?
-
-          numbers = slice.reject(&:nan?)
-          numbers.empty? ? [Float::NAN, Float::NAN] : numbers.minmax
-        end
-        private_class_method :extremes
 
         # @return [Integer] the bin to draw +samples+ with at most +points+ bins; 1 for the samples themselves
         def bin_for(samples:, points:, levels:)

@@ -5,12 +5,13 @@ module MildAnvil
     module Curve
       # Tells a spike of the electronics from a peak of the force.
       #
-      # A sample above the forecast from those before it by more than max(5 % of itself, 5 sigma, 3 x the last step), and
+      # A sample off the forecast from those before it by more than max(5 % of itself, 5 sigma, 3 x the last step), and
       # back within one sample, is a spike. A part that lets go falls, too, but does not leap up just before.
       module Spikes
         SHARE = 0.05
         SIGMAS = 5
         STEPS = 3
+        RANGE_SHARE = 0.01 # of the recording's range: below this nothing is worth setting aside
         MOST = 1000 # a recording with more of them is no recording
 
         module_function
@@ -18,37 +19,37 @@ module MildAnvil
         # @param forces [Array<Float>] shape (n,), in the sense of loading
         # @param noise [Float] sigma of one reading
         # @param floor [Float] the level of no load
-        # @return [Array(Array<Integer>, Integer)] samples that are spikes, from high to low, and the sample of the peak
-        def split(forces, noise:, floor:)
-          spikes = []
-          values = forces
-          MOST.times do
-            top = values.index(values.max)
-            return [spikes, top] unless spike?(values, top, noise, floor)
-
-            values = values.dup if spikes.empty?
-            spikes << top
-            values[top] = [values[top - 1], values[top + 1]].max
+        # @return [Array<Integer>] samples that are spikes, in order
+        def find(forces, noise:, floor:)
+          low, high = forces.minmax
+          least = [SIGMAS * noise, RANGE_SHARE * (high - low)].max
+          found = []
+          before = forces[0]
+          forces.each_with_index do |force, i|
+            leap = force - before
+            before = force
+            found << i if (leap > least || leap < -least) && spike?(forces, i, least, floor)
           end
-          [spikes, values.index(values.max)]
+          found.size > MOST ? [] : found
         end
 
-        def spike?(forces, index, noise, floor)
+        # @return [Array<Float>] with every spike replaced by what stands beside it
+        def without(forces, spikes)
+          return forces if spikes.empty?
+
+          forces.dup.tap { |values| spikes.each { |i| values[i] = [values[i - 1], forces[i + 1]].max } }
+        end
+
+        def spike?(forces, index, least, floor)
           return false if index < 2 || index + 1 >= forces.size
 
           before = forces[index - 1]
           step = before - forces[index - 2]
-          gate = [SHARE * (forces[index] - floor), SIGMAS * noise, STEPS * step.abs].max
-          forces[index] - (before + step) > gate && returned?(forces, index, gate)
+          gate = [SHARE * (forces[index] - floor).abs, least, STEPS * step.abs].max
+          off = forces[index] - (before + step)
+          off.abs > gate && (forces[index + 1] - before).abs <= [gate, off.abs / 2].min
         end
-
-        # Back on the path, not down on the floor: where it stays down, the part has let go.
-        def returned?(forces, index, gate)
-          before = forces[index - 1]
-          after = forces[index + 1]
-          (after - before).abs <= gate
-        end
-        private_class_method :returned?
+        private_class_method :spike?
       end
     end
   end

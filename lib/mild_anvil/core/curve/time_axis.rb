@@ -10,25 +10,18 @@ module MildAnvil
 
         attr_reader :size, :start_seconds, :interval_seconds, :stamps
 
-        # @param stamps [Array<Float>] seconds, never decreasing
+        # @param stamps [Array<Float>, String] seconds, never decreasing; an array or packed doubles
         # @return [TimeAxis] even where the stamps are
         def self.from(stamps)
-          span = stamps.last - stamps.first
-          interval = stamps.size > 1 ? span / (stamps.size - 1) : 0.0
-          return new(size: stamps.size, start_seconds: stamps.first, stamps: stamps, interval_seconds: nil) unless even?(stamps, interval)
+          packed = stamps.is_a?(String) ? stamps : Packed.pack(stamps)
+          size = Packed.size(packed)
+          first, last = [0, size - 1].map { |i| packed.unpack1("E", offset: i * Packed::BYTES) }
+          interval = size > 1 ? (last - first) / (size - 1) : 0.0
+          even = interval.positive? && Packed.survey(packed).off_grid <= interval * EVEN_WITHIN_SHARE
+          return new(size: size, start_seconds: first, interval_seconds: interval) if even
 
-          new(size: stamps.size, start_seconds: stamps.first, interval_seconds: interval)
+          new(size: size, start_seconds: first, stamps: stamps.is_a?(String) ? Packed.unpack(packed) : stamps, interval_seconds: nil)
         end
-
-        def self.even?(stamps, interval)
-          return false unless interval.positive?
-
-          first = stamps.first
-          slack = interval * EVEN_WITHIN_SHARE
-          index = -1.0
-          stamps.all? { |t| (t - first - ((index += 1.0) * interval)).abs <= slack }
-        end
-        private_class_method :even?
 
         def initialize(size:, start_seconds:, interval_seconds:, stamps: nil)
           @size = size
@@ -52,6 +45,16 @@ module MildAnvil
         end
 
         SAMPLED_GAPS = 10_000
+        # Readings of long tests stand ever farther apart: gaps there are meant.
+        GROWING = 20.0
+
+        # @return [Boolean] whether the intervals grow as a long test's do
+        def logarithmic?
+          return false if even? || size < 10
+
+          third = size / 3
+          (stamps.last - stamps[-1 - third]) > GROWING * (stamps[third] - stamps.first)
+        end
 
         # @return [Integer] the first sample at or after that time, size if none
         def index_at(seconds)

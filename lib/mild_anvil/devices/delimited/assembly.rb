@@ -7,7 +7,7 @@ module MildAnvil
       class Assembly
         # @param rows [Rows]
         # @param columns [Array<Column>]
-        # @param seconds [Array<Float>]
+        # @param seconds [String] packed
         # @param warnings [Array<String>] added to
         # @param skip_bad_rows [Boolean, nil] the user's leave to pass over any number of bad rows
         def initialize(rows:, columns:, seconds:, warnings:, skip_bad_rows:)
@@ -21,51 +21,56 @@ module MildAnvil
         # @return [Core::Curve::Recording]
         # @raise [InvalidInput]
         def recording
-          force = @rows.columns[main.index]
-          keep = kept(force)
-          complain(force, keep)
-          enough!(keep ? keep.size : force.size)
+          keep = kept
+          complain(keep)
+          enough!(keep ? keep.size : @rows.count)
           channels = @columns.select { |c| Column::MEASURED.include?(c.role) }.map { |c| channel(c, keep) }
-          flat!(channels.find(&:main).samples)
+          flat!(channels.find(&:main))
           Core::Curve::Recording.new(time_axis: Core::Curve::TimeAxis.from(pick(@seconds, keep)), channels: channels).freeze
         end
 
         private
 
         def main = @columns.find(&:main)
+        def force = @rows.columns[main.index]
 
         # @return [Array<Integer>, nil] rows to keep; nil for all of them
-        def kept(force)
-          return unless force.any?(&:nan?) || @seconds.any?(&:nan?)
+        def kept
+          return if [force, @seconds].all? { |packed| Core::Packed.survey(packed).missing.zero? }
 
-          force.each_index.reject { |i| force[i].nan? || @seconds[i].nan? }
+          forces, times = [force, @seconds].map { |packed| Core::Packed.unpack(packed) }
+          forces.each_index.reject { |i| forces[i].nan? || times[i].nan? }
         end
 
-        def pick(values, keep) = keep ? values.values_at(*keep) : values
+        def pick(packed, keep) = keep ? Core::Packed.pack(Core::Packed.unpack(packed).values_at(*keep)) : packed
 
         def channel(column, keep)
-          factor = column.unit ? column.unit.factor : 1.0
-          samples = pick(@rows.columns[column.index], keep)
-          samples = samples.map { |v| v * factor } unless (factor - 1.0).zero?
-          Core::Curve::Channel.new(name: column.title, role: column.role, unit: column.unit, sign: column.sign, samples: samples, main: column.main || false)
+          Core::Curve::Channel.new(name: column.title, role: column.role, unit: column.unit, sign: column.sign,
+                                   packed: pick(@rows.columns[column.index], keep), main: column.main || false)
         end
 
-        def complain(force, keep)
-          missing = keep ? force.size - keep.size : 0
+        def complain(keep)
+          left_out = keep ? [*0...@rows.count] - keep : []
           cut = @rows.problems.select { |p| p.kind == :fields }
-          total = force.size + cut.size
-          bad = missing + cut.size
+          bad = left_out.size + cut.size
           return if bad.zero?
 
-          where = @rows.problems.map(&:line).uniq.first(Reader::LISTED).join(", ")
-          words = [("#{missing} #{missing == 1 ? 'row has' : 'rows have'} no #{main.role}" if missing.positive?),
-                   ("#{cut.size} #{cut.size == 1 ? 'row has' : 'rows have'} too few or too many fields" if cut.any?)].compact.join(" and ")
-          more = @rows.problems.map(&:line).uniq.size > Reader::LISTED ? " and more" : ""
-          if bad > total * Reader::DEFECTS_SHARE && bad > 2 && !@skip_bad_rows
-            raise InvalidInput.new("#{words} (lines #{where}#{more}). #{total - bad} rows were read and nothing was saved. Choose another column, or skip such rows", line: @rows.problems.first&.line)
-          end
+          lines = [*left_out.map { |row| @rows.line_of(row) }, *cut.map(&:line)].uniq.sort
+          where = "#{lines.first(Reader::LISTED).join(', ')}#{' and more' if lines.size > Reader::LISTED}"
+          words = complaint(left_out.size, cut.size)
+          good = @rows.count - left_out.size
+          refuse(words, where, good, lines.first) if bad > (good + bad) * Reader::DEFECTS_SHARE && bad > 2 && !@skip_bad_rows
 
-          @warnings << "#{words} and #{bad == 1 ? 'was' : 'were'} skipped: line#{'s' if bad > 1} #{where}#{more}. #{total - bad} rows were read."
+          @warnings << "#{words} and #{bad == 1 ? 'was' : 'were'} skipped: line#{'s' if bad > 1} #{where}. #{good} rows were read."
+        end
+
+        def complaint(missing, cut)
+          [("#{missing} #{missing == 1 ? 'row has' : 'rows have'} no #{main.role}" if missing.positive?),
+           ("#{cut} #{cut == 1 ? 'row has' : 'rows have'} too few or too many fields" if cut.positive?)].compact.join(" and ")
+        end
+
+        def refuse(words, where, good, line)
+          raise InvalidInput.new("#{words} (lines #{where}). #{good} rows were read and nothing was saved. Choose another column, or skip such rows", line: line)
         end
 
         def enough!(count)
@@ -74,12 +79,12 @@ module MildAnvil
           raise InvalidInput.new("Only #{count} #{count == 1 ? 'row has' : 'rows have'} a force: a curve needs at least #{Reader::FEWEST_ROWS}. Export the whole recording", rows: count)
         end
 
-        def flat!(samples)
-          low, high = samples.minmax
-          return unless (high - low).zero?
+        def flat!(channel)
+          survey = Core::Packed.survey(channel.packed)
+          return unless (survey.highest - survey.lowest).zero?
 
-          value = high.zero? ? "zero" : "the same"
-          raise InvalidInput.new("Every force of this file is #{value}: the cell was not connected, or this is another channel. Choose another column", rows: samples.size)
+          value = survey.highest.zero? ? "zero" : "the same"
+          raise InvalidInput.new("Every force of this file is #{value}: the cell was not connected, or this is another channel. Choose another column", rows: channel.size)
         end
       end
     end

@@ -49,7 +49,13 @@ module MildAnvil
           unit = nil if unit && !chosen[:unit] && !fits?(role, unit)
           unit ||= @preamble.unit(role)
           Column.new(index: index, header: name, role: role, unit: unit, unit_text: unit_text, sign: chosen[:sign] || nil,
-                     main: chosen[:main], because: because(name, unit, role, chosen))
+                     main: chosen[:main], because: because(name, unit, role, chosen), confidence: confidence(name, unit, role, chosen))
+        end
+
+        def confidence(name, unit, role, chosen)
+          return "certain" if chosen.any? || (unit && unit.quantity == role && Vocabulary.role(name) == role)
+
+          unit || Vocabulary.role(name) ? "likely" : "guess"
         end
 
         def role_of(name, unit, index)
@@ -82,6 +88,7 @@ module MildAnvil
 
           rising.role = "time"
           rising.because = "its values always rise"
+          rising.confidence = "guess"
         end
 
         def rising?(index)

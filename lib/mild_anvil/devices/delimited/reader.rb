@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
+require "openssl"
+
 module MildAnvil
   module Devices
     module Delimited
       # Reads any delimited text file of a logger into a recording, or says what must be answered first, or refuses.
       class Reader
-        MOST_COLUMNS = 32
-        LARGEST_BYTES = 120 * 1024 * 1024
+        MOST_COLUMNS = 64
+        LARGEST_BYTES = 2 * 1024 * 1024 * 1024
         # More rows without a force than this share is a wrong column or a broken file, not a stray defect.
         DEFECTS_SHARE = 0.01
         FEWEST_ROWS = 3
@@ -16,7 +18,10 @@ module MildAnvil
         # Choices that a person made in the preview. columns: [{index:, role:, unit:, sign:, main:}]
         Choices = Struct.new(:delimiter, :decimal_mark, :columns, :interval_seconds, :skip_bad_rows, :last_line, keyword_init: true)
 
-        # @param bytes [String]
+        # Roles whose numbers mean nothing without a unit.
+        MEASURED_IN_UNITS = %w[force displacement torque angle].freeze
+
+        # @param bytes [String, Source]
         # @param name [String] of the file, for messages
         # @param units [Core::Quantity::UnitTable]
         # @param choices [Choices]
@@ -29,7 +34,7 @@ module MildAnvil
         end
 
         def initialize(bytes, name, units, choices)
-          @bytes = bytes
+          @source = Source.of(bytes)
           @name = name
           @units = units
           @choices = choices
@@ -39,33 +44,27 @@ module MildAnvil
 
         def read
           size!
-          @decoded = TextDecoding.call(@bytes)
-          text = @choices.last_line ? @decoded.text.each_line.first(@choices.last_line).join : @decoded.text
-          lines = text.each_line.first(Layout::PROBE_LINES).map(&:chomp)
-          @layout = Layout.detect(lines, @units, spread: spread(text), delimiter: @choices.delimiter, decimal_mark: @choices.decimal_mark)
+          @text = TextDecoding.call(@source)
+          @text = @text.until_line(@choices.last_line) if @choices.last_line
+          lines = @text.lines(Layout::PROBE_LINES)
+          @layout = Layout.detect(lines, @units, spread: @text.spread(SPREAD_LINES), delimiter: @choices.delimiter, decimal_mark: @choices.decimal_mark)
           many_columns!
           preamble = Preamble.new(@layout.preamble, @units)
           @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units, choices: @choices.columns || []).call
           @interval_seconds = @choices.interval_seconds || preamble.interval_seconds
+          @first_row = @layout.fields(lines[@layout.data_first_line - 1])
+          @header = @layout.header_line ? lines[@layout.header_line - 1] : ""
           ask
-          recording = (build(text, lines) if @questions.empty?)
-          reading(recording, text)
+          recording = (build if @questions.empty?)
+          reading(recording)
         end
 
         private
 
         def size!
-          return if @bytes.bytesize <= LARGEST_BYTES
+          return if @source.size <= LARGEST_BYTES
 
-          raise InvalidInput.new("The file has #{@bytes.bytesize / 1024 / 1024} MB; up to #{LARGEST_BYTES / 1024 / 1024} MB are read at once. Split it, or log at a lower rate", bytes: @bytes.bytesize)
-        end
-
-        # Whole lines from evenly spaced places of the file.
-        def spread(text)
-          bytes = text.bytesize
-          return [] if bytes < SPREAD_LINES * 200
-
-          (1...SPREAD_LINES).filter_map { |i| text.byteslice(bytes * i / SPREAD_LINES, 1000).scrub.split("\n")[1] }
+          raise InvalidInput.new("The file has #{@source.size / 1024 / 1024} MB; up to #{LARGEST_BYTES / 1024 / 1024} MB are read at once. Split it, or log at a lower rate", bytes: @source.size)
         end
 
         def many_columns!
@@ -80,6 +79,7 @@ module MildAnvil
         def ask
           ask_for_force
           ask_for_time
+          @columns.each { |c| ask_unit(c) if MEASURED_IN_UNITS.include?(c.role) && !c.main }
         end
 
         def ask_for_force
@@ -118,34 +118,44 @@ module MildAnvil
           @questions << { kind: "interval", text: "#{what}. At which sampling rate was it recorded?", columns: [] }
         end
 
-        def time_form(column)
-          line = @decoded.text.each_line.first(@layout.data_first_line).last
-          Stamps.form(@layout.fields(line)[column.index].to_s)
-        end
+        def time_form(column) = Stamps.form(@first_row[column.index].to_s)
 
-        def build(text, lines)
+        def build
           column = time_column
           form = column && column.role == "time" ? time_form(column) : nil
           forms = @columns.map { |c| c.equal?(column) ? form : (time_form(c) if c.role == "ignore") }
-          rows = Rows.new(text, @layout, forms).read
-          refuse_second_header(rows, lines)
-          seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds).seconds
+          rows = Rows.new(@text, @layout, forms, @columns.map { |c| scale(c, column, form) }).read
+          refuse_second_header(rows)
+          seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds, warnings: @warnings).seconds
           Assembly.new(rows: rows, columns: @columns, seconds: seconds, warnings: @warnings, skip_bad_rows: @choices.skip_bad_rows).recording.tap do |recording|
-            @row_count = rows.columns.first.size
+            @row_count = rows.count
             @left_out = @row_count - recording.size + rows.problems.count { |p| p.kind == :fields }
           end
         end
 
-        def refuse_second_header(rows, lines)
-          found = rows.problems.find { |p| p.kind == :header } or return
-          raise InvalidInput.new("Line #{found.line}: a second header stands inside the data (“#{found.text}”), so units or columns may change there. " \
-                                 "Nothing was read on. Split the file there, or read only lines 1 to #{found.line - 1}", line: found.line, lines: lines.size)
+        # From the file's numbers to SI.
+        def scale(column, time, form)
+          return 1.0 if column.equal?(time) && form
+          return @interval_seconds if column.equal?(time) && column.role == "sample"
+
+          column.unit ? column.unit.factor : 1.0
         end
 
-        def reading(recording, text)
-          Reading.new(name: @name, decoded: @decoded, layout: @layout, columns: @columns, warnings: @warnings, questions: @questions, recording: recording,
-                      row_count: @row_count || (text.chomp.count("\n") - @layout.data_first_line + 2), rows_left_out: @left_out || 0,
+        def refuse_second_header(rows)
+          found = rows.problems.find { |p| p.kind == :header } or return
+          raise InvalidInput.new("Line #{found.line}: a second header stands inside the data (“#{found.text}”), so units or columns may change there. " \
+                                 "Nothing was read on. Split the file there, or read only lines 1 to #{found.line - 1}", line: found.line)
+        end
+
+        def reading(recording)
+          Reading.new(name: @name, text: @text, layout: @layout, columns: @columns, warnings: @warnings, questions: @questions, recording: recording,
+                      row_count: @row_count || (@text.line_count - @layout.data_first_line + 1), rows_left_out: @left_out || 0, signature: signature,
                       interval_seconds: @interval_seconds || recording&.time_axis&.typical_interval_seconds)
+        end
+
+        # What files of one logger have in common: how they are cut and what stands above the columns.
+        def signature
+          OpenSSL::Digest::SHA256.hexdigest([@layout.delimiter, @layout.style.decimal_mark, @layout.field_count, @layout.unit_line ? 1 : 0, @header.strip].join("|"))[0, 40]
         end
       end
     end

@@ -1,45 +1,41 @@
 # frozen_string_literal: true
 
-require "json"
-
 module MildAnvil
   module Devices
     module Delimited
-      # Cuts the body of a file into columns of floats, a stretch at a time: the plain stretches by a fast parser after
-      # strict checks, the others line by line with every defect noted.
+      # Cuts the body of a file into packed columns: the plain lines by Core::Packed after strict checks, the others one by
+      # one with every defect noted.
       class Rows
         Problem = Struct.new(:line, :kind, :text, keyword_init: true)
-        STRETCH_BYTES = 1_000_000
         MISSING = Float::NAN
+        FORMS = { nil => "n", "clock" => "c", "stamp" => "s", "date" => nil }.freeze
 
+        # columns: packed doubles, scaled to SI
         attr_reader :columns, :problems, :skipped_lines
 
-        # @param text [String] UTF-8, plain line ends
+        # @param text [Text]
         # @param layout [Layout]
-        # @param forms [Array<String, nil>] per column "clock" or "stamp" where it is a time of that form
-        def initialize(text, layout, forms)
+        # @param forms [Array<String, nil>] per column "clock", "stamp" or "date" where it is a time of that form
+        # @param scales [Array<Float>] a factor per column
+        def initialize(text, layout, forms, scales)
           @text = text
           @layout = layout
           @forms = forms
-          @columns = Array.new(layout.field_count) { [] }
+          @scales = scales
+          @columns = Array.new(layout.field_count) { +"".b }
           @problems = []
           @skipped_lines = []
+          @line = 1
         end
 
         # @return [Rows] itself, filled
-        # @raise [InvalidInput] if a second header stands inside the data
         def read
-          position = offset_of_line(@layout.data_first_line)
-          line = @layout.data_first_line
-          while position < @text.bytesize
-            stop = end_of_stretch(position)
-            stretch = binary.byteslice(position, stop - position)
-            line = take(stretch, line)
-            position = stop
-          end
+          @text.each_stretch { |stretch| take(stretch, start_in(stretch)) }
           forgive_trailing
           self
         end
+
+        def count = Core::Packed.size(@columns.first)
 
         # @return [Integer] the file's line of a row, rows from 0
         def line_of(row)
@@ -50,57 +46,40 @@ module MildAnvil
 
         private
 
-        def offset_of_line(number)
-          @text.each_line.first(number - 1).sum(&:bytesize)
-        end
-
-        def end_of_stretch(position)
-          probe = [position + STRETCH_BYTES, @text.bytesize].min
-          return @text.bytesize if probe >= @text.bytesize
-
-          newline = binary.index("\n", probe)
-          newline ? newline + 1 : @text.bytesize
-        end
-
-        def binary = @binary ||= @text.dup.force_encoding(Encoding::BINARY)
-
-        def take(stretch, line)
-          fast = plain(stretch)
-          return careful(stretch, line) if fast.nil?
-
-          fast.each_with_index { |values, i| @columns[i].concat(values) }
-          line + fast.first.size
-        end
-
-        # Every field a JSON number and every line of the same number of fields: then one C parser reads them all.
-        def plain(stretch)
-          delimiter = @layout.delimiter
-          return if delimiter == " " || !@layout.style.plain? || @forms.any?
-
-          body = stretch.end_with?("\n") ? stretch : "#{stretch}\n"
-          marks = body.delete("0-9eE+. -")
-          count = @layout.field_count
-          return unless marks == "#{delimiter * (count - 1)}\n" * (marks.size / count)
-
-          flat = JSON.parse("[#{body.chomp.tr("#{delimiter}\n", ',')}]")
-          # As many points as numbers: none of them is a whole number, so none has to be converted.
-          flat.map!(&:to_f) unless body.count(".") == flat.size
-          Array.new(count) { |column| every(flat, column, count) }
-        rescue JSON::ParserError
-          nil
-        end
-
-        def every(flat, from, step)
-          index = from - step
-          Array.new(flat.size / step) { flat[index += step] }
-        end
-
-        def careful(stretch, line)
-          stretch.force_encoding(Encoding::UTF_8).each_line(chomp: true) do |text|
-            text.strip.empty? ? @skipped_lines << line : row(text, line)
-            line += 1
+        # Passes over the lines above the table.
+        def start_in(stretch)
+          at = 0
+          while @line < @layout.data_first_line && at < stretch.bytesize
+            at = (stretch.index("\n", at) || (stretch.bytesize - 1)) + 1
+            @line += 1
           end
-          line
+          at
+        end
+
+        def take(stretch, at)
+          while at < stretch.bytesize
+            at, taken = Core::Packed.parse_rows(stretch, at, style, @scales, @columns) if style
+            @line += taken.to_i
+            at = one(stretch, at) if at < stretch.bytesize
+          end
+        end
+
+        # @return [Array, nil] what the fast parser needs to know; nil where it cannot read this form
+        def style
+          @style ||= begin
+            letters = @forms.map { |form| FORMS.fetch(form) }
+            mark = @layout.style.thousands
+            mark = "" if mark.nil? || mark == " "
+            letters.include?(nil) ? false : [@layout.delimiter, @layout.style.decimal_mark, mark, letters.join]
+          end
+        end
+
+        def one(stretch, at)
+          stop = (stretch.index("\n", at) || (stretch.bytesize - 1)) + 1
+          text = @text.decode(stretch.byteslice(at, stop - at)).chomp
+          text.strip.empty? ? @skipped_lines << @line : row(text, @line)
+          @line += 1
+          stop
         end
 
         def row(text, line)
@@ -109,7 +88,7 @@ module MildAnvil
           return skip(text, line, fields) if fields.size != @layout.field_count || values.all?(&:nil?)
 
           note_cells(fields, values, line) if values.include?(nil)
-          values.each_with_index { |v, i| @columns[i] << (v || MISSING) }
+          values.each_with_index { |v, i| @columns[i] << [v ? v * @scales[i] : MISSING].pack("E") }
         end
 
         def value(field, index)
@@ -136,7 +115,7 @@ module MildAnvil
 
         # Words after the last row are remarks, not defects.
         def forgive_trailing
-          last = line_of(@columns.first.size - 1)
+          last = line_of(count - 1)
           @problems.reject! { |problem| problem.line > last && %i[remark header].include?(problem.kind) }
         end
       end

@@ -9,6 +9,8 @@ module MildAnvil
       module Stamps
         CLOCK = /\A(\d{1,3}):([0-5]?\d)(?::([0-5]?\d(?:[.,]\d+)?))?\z/
         STAMP = %r{\A\d{1,4}[-./]\d{1,2}[-./]\d{1,4}[T ]\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})?\z}
+        HALVES = /\s*([ap])\.?m\.?\z/i # noon and after
+        MILLISECONDS = /\A(\d{1,2}:\d{2}:\d{2}):(\d{3})\z/ # a colon before the fraction
         MINUTES = /\A(\d{1,4}):([0-5]?\d[.,]\d+)\z/
         DATE = %r{\A(?:\d{4}[-./]\d{1,2}[-./]\d{1,2}|\d{1,2}[-./]\d{1,2}[-./]\d{2,4})\z}
         DAY_SECONDS = 86_400.0
@@ -17,7 +19,7 @@ module MildAnvil
 
         # @return [String, nil] "clock", "stamp", "date" (a day without a time) or nil
         def form(field)
-          text = field.strip
+          text = field.strip.sub(HALVES, "").sub(MILLISECONDS, '\1.\2')
           return "clock" if CLOCK.match?(text) || MINUTES.match?(text)
           return "stamp" if STAMP.match?(text)
 
@@ -26,13 +28,22 @@ module MildAnvil
 
         # @return [Float, nil] seconds since midnight, or since the epoch
         def parse(field, form)
-          text = field.strip
-          case form
-          when "clock" then clock(text)
-          when "stamp" then stamp(text)
-          else DATE.match?(text) ? 0.0 : nil
-          end
+          half = HALVES.match(field)
+          text = field.strip.sub(HALVES, "").sub(MILLISECONDS, '\1.\2')
+          return (DATE.match?(text) ? 0.0 : nil) unless %w[clock stamp].include?(form)
+
+          seconds = form == "clock" ? clock(text) : stamp(text)
+          half && seconds ? half_day(seconds, half[1]) : seconds
         end
+
+        # 12:30 am is half past midnight; 1 pm is an hour after noon.
+        def half_day(seconds, letter)
+          hour = seconds % DAY_SECONDS / 3600
+          return hour >= 12 ? seconds - (DAY_SECONDS / 2) : seconds if letter.casecmp?("a")
+
+          hour < 12 ? seconds + (DAY_SECONDS / 2) : seconds
+        end
+        private_class_method :half_day
 
         # Clock times that run past midnight go on counting.
         def unwrap_midnight(seconds)
@@ -56,11 +67,12 @@ module MildAnvil
         end
         private_class_method :clock
 
-        # Years first, or days first with points or strokes; a zone is honoured.
+        # Years first, or days first, or months first where the day shows it; a zone is honoured.
         def stamp(text)
           date, rest = text.split(/[T ]/, 2)
           parts = date.split(%r{[-./]})
           parts = parts.reverse if parts.first.size <= 2
+          parts[1], parts[2] = parts[2], parts[1] if parts[1].to_i > 12 # month first
           Time.parse("#{parts.join('-')}T#{rest.tr(',', '.')}#{'Z' unless rest.match?(/Z|[+-]\d{2}:?\d{2}\z/)}").to_r.to_f
         rescue ArgumentError
           nil

@@ -3,41 +3,67 @@
 module MildAnvil
   module Devices
     module Delimited
-      # Turns the bytes of a logger's file into UTF-8 text with plain line ends, or says why they are no text.
+      # Says in which encoding a logger's file is written, and hands it out as text; or says why it is no text.
       module TextDecoding
-        Decoded = Struct.new(:text, :encoding, :bom, :newline, keyword_init: true)
-
         MARKS = { "\xEF\xBB\xBF".b => "UTF-8", "\xFF\xFE".b => "UTF-16LE", "\xFE\xFF".b => "UTF-16BE" }.freeze
         PROBE_BYTES = 65_536
         CONTROL_SHARE = 0.005 # of bytes below 32 that no text file has
         HALF_ZERO_SHARE = 0.3 # of every second byte: UTF-16 without its mark
+        # Two bytes a character and old line ends have to be turned round in memory.
+        LARGEST_TURNED_BYTES = 256 * 1024 * 1024
 
         module_function
 
-        # @param bytes [String]
-        # @return [Decoded]
+        # @param source [Source]
+        # @return [Text]
         # @raise [InvalidInput] for an empty or a binary file
-        def call(bytes)
-          raise InvalidInput, "The file is empty: there is no data in it. Export it again from the logger" if bytes.empty?
+        def call(source)
+          empty! if source.size.zero?
+          head = source.read(0, PROBE_BYTES)
+          mark, encoding = MARKS.find { |m, _| head.byteslice(0, m.bytesize) == m }
+          from = mark ? mark.bytesize : 0
+          probe = head.byteslice(from..)
+          empty! if probe.delete("\0").strip.empty? && source.size <= PROBE_BYTES
+          encoding ||= guess(probe, source)
+          newline = newline(probe, encoding)
+          return Text.new(source, encoding: encoding, bom: !mark.nil?, newline: newline, from: from) unless encoding.start_with?("UTF-16") || newline == "CR"
 
-          mark, encoding = MARKS.find { |m, _| bytes.byteslice(0, m.bytesize).b == m }
-          body = mark ? bytes.byteslice(mark.bytesize..) : bytes
-          encoding ||= guess(body)
-          text = encoding == "UTF-8" ? body.dup.force_encoding("UTF-8") : convert(body, encoding)
-          raise InvalidInput, "The file is empty: there is no data in it. Export it again from the logger" if text.strip.empty?
-
-          Decoded.new(text: plain_line_ends(text), encoding: encoding, bom: !mark.nil?, newline: newline(text))
+          turned(source, from, encoding, bom: !mark.nil?)
         end
 
-        def guess(bytes)
-          probe = bytes.byteslice(0, PROBE_BYTES).b
+        def empty!
+          raise InvalidInput, "The file is empty: there is no data in it. Export it again from the logger"
+        end
+        private_class_method :empty!
+
+        def turned(source, from, encoding, bom:)
+          raise InvalidInput, "The file is #{encoding} or has old line ends, and #{source.size / 1024 / 1024} MB are too many to turn round. Export it as UTF-8 with ordinary line ends" if source.size > LARGEST_TURNED_BYTES
+
+          text = convert(source.whole.byteslice(from..), encoding)
+          empty! if text.strip.empty?
+          kind = newline(text.byteslice(0, PROBE_BYTES).b, "UTF-8")
+          text = text.tr("\r", "\n") if kind == "CR"
+          Text.new(Source.of(text), encoding: "UTF-8", told: encoding, bom: bom, newline: kind)
+        end
+        private_class_method :turned
+
+        def guess(probe, source)
           return zeros_guess(probe) if probe.include?("\0".b)
 
           controls = probe.count("\x01-\x08\x0B\x0C\x0E-\x1F\x7F".b)
           binary! if controls > probe.bytesize * CONTROL_SHARE
-          bytes.dup.force_encoding("UTF-8").valid_encoding? ? "UTF-8" : "Windows-1252"
+          utf8?(probe, source) ? "UTF-8" : "Windows-1252"
         end
         private_class_method :guess
+
+        # A probe may end within a character.
+        def utf8?(probe, source)
+          text = probe.dup.force_encoding("UTF-8")
+          return true if text.valid_encoding?
+
+          probe.bytesize < source.size && (1..3).any? { |cut| probe.byteslice(0, probe.bytesize - cut).force_encoding("UTF-8").valid_encoding? }
+        end
+        private_class_method :utf8?
 
         def zeros_guess(probe)
           pairs = probe.bytesize / 2
@@ -62,21 +88,13 @@ module MildAnvil
         end
         private_class_method :convert
 
-        def newline(text)
-          if text.include?("\r\n")
-            "CRLF"
-          else
-            (text.include?("\r") ? "CR" : "LF")
-          end
+        def newline(probe, encoding)
+          probe = probe.delete("\0") if encoding.start_with?("UTF-16")
+          return "CRLF" if probe.include?("\r\n")
+
+          probe.include?("\r") && !probe.include?("\n") ? "CR" : "LF"
         end
         private_class_method :newline
-
-        def plain_line_ends(text)
-          return text unless text.include?("\r")
-
-          text.include?("\n") ? text.delete("\r") : text.tr("\r", "\n")
-        end
-        private_class_method :plain_line_ends
       end
     end
   end

@@ -7,54 +7,67 @@ module MildAnvil
       class TimeBase
         # Seconds since the epoch hold 0.2 microseconds in a double; what a logger stamps is no finer.
         STAMP_DIGITS = 6
+        # Stamps of which more than this share repeat the one before are coarser than the sampling.
+        COARSE_SHARE = 0.2
 
         # @param rows [Rows]
-        # @param column [Column, nil] the time or sample column
+        # @param column [Column, nil] the time or sample column; rows holds it in seconds
         # @param form [String, nil] "clock" or "stamp"
-        # @param interval_seconds [Float, nil] stated by the file or the user, for sample numbers or no time at all
-        def initialize(rows:, column:, form:, interval_seconds:)
+        # @param interval_seconds [Float, nil] stated by the file or the user, where there is no time at all
+        # @param warnings [Array<String>] added to
+        def initialize(rows:, column:, form:, interval_seconds:, warnings:)
           @rows = rows
           @column = column
           @form = form
           @interval_seconds = interval_seconds
+          @warnings = warnings
         end
 
-        # @return [Array<Float>] seconds from the first row, never falling; NaN where a stamp is missing
+        # @return [String] packed seconds, never falling; NaN where a stamp is missing
         # @raise [InvalidInput] where the time runs backwards, with the line
         def seconds
-          values = raw
-          values = Stamps.unwrap_midnight(values) if @form == "clock"
-          forward!(values)
-          return values if @form.nil? && @column&.role != "sample"
+          return Core::Packed.pack(Array.new(@rows.count) { |i| i * @interval_seconds }) if @column.nil?
 
-          first = values.find { |t| !t.nan? } || 0.0
-          values.map { |t| (t - first).round(STAMP_DIGITS) }
+          packed = @rows.columns[@column.index]
+          packed = from_first(packed) if @form || @column.role == "sample"
+          survey = Core::Packed.survey(packed)
+          backwards!(Core::Packed.unpack(packed)) if survey.smallest_step.negative?
+          survey.smallest_step.zero? ? spread_evenly(packed, survey) : packed
         end
 
         private
 
-        def raw
-          count = @rows.columns.first.size
-          return Array.new(count) { |i| i * @interval_seconds } if @column.nil?
-
-          stamps = @rows.columns[@column.index]
-          factor = if @column.role == "sample"
-                     @interval_seconds
-                   else
-                     (@form ? 1.0 : @column.unit.factor)
-                   end
-          (factor - 1.0).zero? ? stamps : stamps.map { |t| t * factor }
+        # Clock times and stamps count from the first row.
+        def from_first(packed)
+          values = Core::Packed.unpack(packed)
+          values = Stamps.unwrap_midnight(values) if @form == "clock"
+          first = values.find { |t| !t.nan? } || 0.0
+          Core::Packed.pack(values.map { |t| @form ? (t - first).round(STAMP_DIGITS) : t - first })
         end
 
-        def forward!(values)
+        # Many samples under one stamp: the stamps are coarser than the sampling, and nothing else is known of the time between.
+        def spread_evenly(packed, survey)
+          return packed if survey.missing.positive? || survey.highest <= survey.lowest
+
+          values = Core::Packed.unpack(packed)
+          repeats = values.each_cons(2).count { |a, b| b <= a }
+          return packed if repeats < COARSE_SHARE * values.size
+
+          quantum = values.each_cons(2).filter_map { |a, b| b - a if b > a }.min
+          return packed if survey.off_grid > 2 * quantum
+
+          interval = (values.last - values.first) / (values.size - 1)
+          @warnings << "#{repeats} stamps repeat the one before: they are coarser than the sampling, so the rows were spaced evenly, #{format('%.4g', interval)} s apart."
+          Core::Packed.pack(Array.new(values.size) { |i| values.first + (i * interval) })
+        end
+
+        def backwards!(values)
           before = -Float::INFINITY
           index = values.find_index do |t|
             falls = t < before
             before = t unless t.nan?
             falls
           end
-          return if index.nil?
-
           line = @rows.line_of(index)
           earlier = values[0...index].reverse.find { |t| !t.nan? }
           raise InvalidInput.new("Line #{line}: the time runs backwards, from #{format('%g', earlier)} s to #{format('%g', values[index])} s. " \

@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "openssl"
 require "zlib"
 
 module MildAnvil
@@ -8,23 +7,18 @@ module MildAnvil
     module Models
       # A file as it was handed in, kept whole.
       class SourceFile < Sequel::Model(:source_files)
-        CHUNK_BYTES = 4 * 1024 * 1024
-
-        # @return [String] SHA-256 in hexadecimal
-        def self.digest(bytes) = OpenSSL::Digest.hexdigest("SHA256", bytes)
-
         # Compresses without the interpreter's lock, so that it can run beside the reading of the same bytes.
+        # @param parts [Enumerable<String>] the file, in order
         # @return [Array<String>]
-        def self.pack(bytes)
-          (0...bytes.bytesize).step(CHUNK_BYTES).map { |at| Zlib.deflate(bytes.byteslice(at, CHUNK_BYTES), Zlib::BEST_SPEED) }
-        end
+        def self.pack(parts) = parts.map { |part| Zlib.deflate(part, Zlib::BEST_SPEED) }
 
         # @param name [String]
-        # @param bytes [String]
-        # @param packed [Array<String>] what pack gave for these bytes
+        # @param sha256 [String] of the bytes
+        # @param byte_count [Integer]
+        # @param packed [Array<String>] what pack gave for them
         # @return [SourceFile]
-        def self.keep(name:, bytes:, packed: pack(bytes))
-          file = create(name: name, sha256: digest(bytes), byte_count: bytes.bytesize, created_at: Time.now)
+        def self.keep(name:, sha256:, byte_count:, packed:)
+          file = create(name: name, sha256: sha256, byte_count: byte_count, created_at: Time.now)
           Blobs.insert(:source_file_chunks, %i[source_file_id position content], packed.each_with_index.map { |content, i| [file.id, i, content] }, db)
           file
         end

@@ -8,12 +8,12 @@ module MildAnvil
         def self.registered(app)
           app.helpers Upload
           app.post "/api/lots/:id/previews" do
-            name, bytes, given = upload
-            json(Actions::PreviewFile.call(lot_id: Params.id(params[:id]), name: name, bytes: bytes, choices: given))
+            name, source, given = upload
+            json(Actions::PreviewFile.call(lot_id: Params.id(params[:id]), name: name, source: source, choices: given))
           end
           app.post "/api/lots/:id/curves" do
-            name, bytes, given = upload
-            pull = Actions::ImportCurve.call(lot_id: Params.id(params[:id]), name: name, bytes: bytes, choices: given, person_id: person_id,
+            name, source, given = upload
+            pull = Actions::ImportCurve.call(lot_id: Params.id(params[:id]), name: name, source: source, choices: given, person_id: person_id,
                                              specimen_number: given[:specimen_number], feature_name: given[:feature_name])
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
@@ -35,7 +35,7 @@ module MildAnvil
             size = file[:tempfile].size
             raise InvalidInput.new("The file has #{size / 1024 / 1024} MB; up to #{largest / 1024 / 1024} MB are read at once. Split it, or log at a lower rate", fields: { file: "is too large" }) if size > largest
 
-            [file[:filename].to_s.scrub.gsub(%r{[/\\\0]}, "_")[0, 200], file[:tempfile].read, choices_given]
+            [file[:filename].to_s.scrub.gsub(%r{[/\\\0]}, "_")[0, 200], Actions::FileChoices.source(file[:tempfile].path), choices_given]
           end
 
           def choices_given

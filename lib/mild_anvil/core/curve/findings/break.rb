@@ -21,15 +21,13 @@ module MildAnvil
           STEEP_SHARE = 0.1
 
           def self.find(analysis)
-            net = analysis.net
+            net = analysis.clean
             peak = net[analysis.peak_index]
             gone = gone_index(net, analysis.peak_index)
             return [] if gone.nil?
 
             start = start_of_fall(analysis, gone)
-            return [released(analysis, start)] if released?(analysis, start, gone)
-
-            [broken(analysis, start, peak)]
+            released?(analysis, start, gone) ? [] : [broken(analysis, start, peak)]
           end
 
           # The first sample after the force was at 40 % of the peak for the last time: a dip of stick and slip is no break.
@@ -42,7 +40,7 @@ module MildAnvil
 
           # Back up the steep part of the fall to where it began: a slow decline before it is not the break.
           def self.start_of_fall(analysis, gone)
-            net = analysis.net
+            net = analysis.clean
             width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
             drop = ->(i) { net[[i - width, 0].max] - net[i] }
             first = (gone - 1).downto(analysis.peak_index).find { |i| net[i] >= HIGH_SHARE * net[analysis.peak_index] } || analysis.peak_index
@@ -55,7 +53,7 @@ module MildAnvil
 
           def self.broken(analysis, start, peak)
             kind, seconds = speed(analysis, peak)
-            Finding.new(kind: :break, at_seconds: analysis.time_axis[start], force_newtons: analysis.net[start],
+            Finding.new(kind: :break, at_seconds: analysis.time_axis[start], force_newtons: analysis.clean[start],
                         because: "#{kind}: from #{format('%g', HIGH_SHARE * 100)} % to #{format('%g', LOW_SHARE * 100)} % of the peak in #{seconds ? "#{format('%.2g', seconds)} s" : 'an unknown time'}",
                         extra: { speed: kind, fall_seconds: seconds, sample: start })
           end
@@ -63,7 +61,7 @@ module MildAnvil
 
           # @return [Array(String, Float)] "sudden", "progressive" or "unknown", and the seconds it took
           def self.speed(analysis, peak)
-            net = analysis.net
+            net = analysis.clean
             low = (analysis.peak_index...net.size).find { |i| net[i] <= LOW_SHARE * peak }
             return ["unknown", nil] if low.nil?
 
@@ -76,14 +74,8 @@ module MildAnvil
             [seconds <= SUDDEN_SECONDS ? "sudden" : "progressive", seconds]
           end
 
-          def self.released(analysis, start)
-            Finding.new(kind: :release, at_seconds: analysis.time_axis[start], force_newtons: analysis.net[start],
-                        because: "the force was taken off smoothly: nothing broke here", extra: { sample: start })
-          end
-          private_class_method :released
-
           def self.released?(analysis, start, gone)
-            net = analysis.net
+            net = analysis.clean
             return false if gone - start < 4 || (start...gone).any? { |i| net[i] - net[i + 1] > LEAP_SHARE * net[start] }
 
             travel = analysis.recording.displacement&.samples

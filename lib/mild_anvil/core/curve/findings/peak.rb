@@ -7,22 +7,25 @@ module MildAnvil
         # The highest force, spikes set aside, with what the sampling can have missed.
         module Peak
           POSITION = 30
-          # The same highest reading this often in a row means that the cell or its input was at its end.
-          STUCK = 5
           RATE_SAMPLES = 10
 
           # Method: bound on what was missed = rate of loading before the peak x sampling interval.
           def self.find(analysis)
             top = analysis.peak_index
-            bound = missed_newtons(analysis, top)
-            stuck = stuck_samples(analysis.readings, top)
-            [Finding.new(kind: :peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.net[top], because: because(analysis, stuck),
-                         extra: { sample: top, missed_newtons: bound, lower_bound: stuck >= STUCK, sampling_hertz: hertz(analysis),
+            faults = faults(analysis, top)
+            [Finding.new(kind: :peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.clean[top], because: because(analysis, faults),
+                         extra: { sample: top, missed_newtons: missed_newtons(analysis, top), lower_bound: faults.any?, sampling_hertz: hertz(analysis),
                                   spikes_seconds: analysis.spikes.map { |i| analysis.time_axis[i] } })]
           end
 
-          def self.because(analysis, stuck)
-            return "the same highest reading #{stuck} times in a row: the cell was at its end, so this is a lower bound" if stuck >= STUCK
+          # Where the cell was at its end, frozen or gone, the peak is no less than what was read.
+          def self.faults(analysis, top)
+            analysis.of(Condition).select { |f| f.extra[:sample] <= top + 1 && f.extra[:last_sample] >= top - 1 }
+          end
+          private_class_method :faults
+
+          def self.because(analysis, faults)
+            return "#{faults.first.because}, so this is a lower bound" if faults.any?
 
             spikes = analysis.spikes.size
             return "highest reading" if spikes.zero?
@@ -40,20 +43,6 @@ module MildAnvil
             [rate, 0.0].max * analysis.time_axis.typical_interval_seconds
           end
           private_class_method :missed_newtons
-
-          def self.stuck_samples(readings, top)
-            count = 1
-            count += 1 while readings[top + count] && (readings[top + count] - readings[top]).zero?
-            quantized_by_noise?(readings, top, count) ? 1 : count
-          end
-          private_class_method :stuck_samples
-
-          # A slow pull with a coarse step repeats readings everywhere; only where the neighbourhood moves is a run strange.
-          def self.quantized_by_noise?(readings, top, count)
-            around = readings[[top - (4 * count), 0].max...top]
-            around.size < 2 || around.each_cons(2).count { |a, b| (b - a).zero? } > around.size / 3
-          end
-          private_class_method :quantized_by_noise?
 
           def self.hertz(analysis)
             interval = analysis.time_axis.typical_interval_seconds

@@ -4,23 +4,52 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # What is still carried from half a second after the break.
+        # What is still carried from half a second after the break, or after the great fall behind the peak; and how long.
         module Residual
           POSITION = 50
           AFTER_SECONDS = 0.5
           CARRIES_SHARE = 0.05
+          # Where no break was, a fall by so much of the peak leaves a residual; its last two thirds are settled.
+          GREAT_SHARE = 0.3
+          SETTLED_FROM = 1.0 / 3
 
+          # @return [Array<Finding>]
           def self.find(analysis)
-            broken = Break.find(analysis).find { |f| f.kind == :break } or return []
-            from = analysis.time_axis.index_at(broken.at_seconds + AFTER_SECONDS)
-            return [unknown(analysis)] if from >= analysis.net.size
+            return [] if analysis.staircase? || analysis.steady?
 
-            rest = analysis.net[from..].sort
-            level = rest[rest.size / 2]
-            carries = level > CARRIES_SHARE * analysis.net[analysis.peak_index]
-            [Finding.new(kind: :residual, at_seconds: analysis.time_axis[from], until_seconds: analysis.time_axis.end_seconds, force_newtons: level,
-                         because: carries ? "median of the rest of the recording: it still carries" : "median of the rest of the recording: it let go", extra: { carries: carries })]
+            broken = analysis.of(Break).first
+            broken ? after_break(analysis, broken) : after_fall(analysis)
           end
+
+          def self.after_break(analysis, broken)
+            from = analysis.time_axis.index_at(broken.at_seconds + AFTER_SECONDS)
+            return [unknown(analysis)] if from >= analysis.clean.size
+
+            [carried(analysis, from, analysis.clean.size - 1)]
+          end
+          private_class_method :after_break
+
+          def self.after_fall(analysis)
+            axis = analysis.time_axis
+            stop = analysis.of(Release).map { |f| f.extra[:sample] }.find { |i| i > analysis.peak_index } || (analysis.clean.size - 1)
+            from = axis.index_at(axis[analysis.peak_index] + ((axis[stop] - axis[analysis.peak_index]) * SETTLED_FROM))
+            return [] if axis[stop] - axis[from] < AFTER_SECONDS
+
+            found = carried(analysis, from, stop)
+            fallen = analysis.falls.any? { |f| f.material? && f.top >= analysis.peak_index } || analysis.travel
+            fallen && found.force_newtons <= (1 - GREAT_SHARE) * analysis.peak_newtons ? [found] : []
+          end
+          private_class_method :after_fall
+
+          def self.carried(analysis, from, stop)
+            rest = analysis.clean[from..stop].sort
+            level = rest[rest.size / 2]
+            carries = level > CARRIES_SHARE * analysis.peak_newtons
+            Finding.new(kind: :residual, at_seconds: analysis.time_axis[from], until_seconds: analysis.time_axis[stop], force_newtons: level,
+                        because: carries ? "median of what follows: it still carries" : "median of what follows: it let go",
+                        extra: { carries: carries, share_of_peak: level / analysis.peak_newtons, seconds: analysis.time_axis[stop] - analysis.time_axis[from] })
+          end
+          private_class_method :carried
 
           def self.unknown(analysis)
             Finding.new(kind: :residual, at_seconds: analysis.time_axis.end_seconds, force_newtons: nil, extra: { carries: nil },

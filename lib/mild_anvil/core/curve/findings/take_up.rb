@@ -4,19 +4,59 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # Where the load comes on: the force leaves the noise of the rest and goes on to 2 % of the peak.
+        # Where the load comes on: the force leaves the noise of the rest and goes on to 2 % of the peak; again after every rest.
         module TakeUp
           POSITION = 20
+          LEAST_REST_SECONDS = 2.0
 
           # @return [Array<Finding>] none when the recording starts under load
           def self.find(analysis)
             quiet = analysis.quiet or return []
-            net = analysis.net
-            gate = Analysis::REST_SIGMAS * quiet.sigma
-            index = (quiet.last..analysis.peak_index).find { |i| net[i] > gate && (net[i + 1] || gate) >= gate } or return []
-            [Finding.new(kind: :take_up, at_seconds: analysis.time_axis[index], force_newtons: net[index],
-                         because: "the force leaves the noise of the rest, #{Analysis::REST_SIGMAS} σ, and goes on rising", extra: { gate_newtons: gate })]
+            first = leaving(analysis, quiet.last, analysis.peak_index, Analysis::REST_SIGMAS * quiet.sigma)
+            [first, *later(analysis)].compact.map { |index| finding(analysis, index) }
           end
+
+          def self.finding(analysis, index)
+            Finding.new(kind: :take_up, at_seconds: analysis.time_axis[index], force_newtons: analysis.net[index],
+                        because: "the force leaves the noise of the rest, #{Analysis::REST_SIGMAS} σ, and goes on rising", extra: { sample: index })
+          end
+          private_class_method :finding
+
+          def self.leaving(analysis, from, to, gate)
+            forces = analysis.clean
+            (from..to).find { |i| forces[i] > gate && (forces[i + 1] || gate) >= gate }
+          end
+          private_class_method :leaving
+
+          # After an unloading that goes down to rest, if the rest lasts.
+          def self.later(analysis)
+            rest = Analysis::REST_SHARE * analysis.peak_newtons
+            analysis.falls.filter_map do |fall|
+              next if fall.kind != :unloading || analysis.clean[fall.bottom] > rest || analysis.cycles&.cover?(fall.top)
+
+              again(analysis, fall, rest)
+            end
+          end
+          private_class_method :later
+
+          def self.again(analysis, fall, rest)
+            forces = analysis.clean
+            down = (fall.start..fall.bottom).find { |i| forces[i] <= rest }
+            up = (fall.bottom...forces.size).find { |i| forces[i] > rest && (forces[i + 1] || 0.0) > rest }
+            return if up.nil? || analysis.time_axis[up] - analysis.time_axis[down] < LEAST_REST_SECONDS
+
+            level = rest_level(forces, down, up)
+            gate = level + [Analysis::REST_SIGMAS * analysis.sigma_newtons, rest / 8].max
+            up -= 1 while up > down && forces[up - 1] > gate
+            up
+          end
+          private_class_method :again
+
+          def self.rest_level(forces, down, up)
+            sorted = forces[down..up].sort
+            sorted[sorted.size / 2]
+          end
+          private_class_method :rest_level
         end
       end
     end

@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # Loading and unloading again and again between two levels: which maxima and minima belong together.
+      class Cycles
+        GATE_SHARE = 0.05 # of the peak
+        GATE_SIGMAS = 10
+        ALIKE_SHARE = 0.15 # how far the amplitudes of one group may lie apart
+        FEWEST = 2
+        FOOT_SHARE = 0.002 # of the peak
+        # A long hold at the top makes it an attempt, not a cycle: time above the middle of the amplitude, as a share.
+        MOST_TOP_SHARE = 0.85
+
+        # n: from 1; start, top, bottom: samples
+        Cycle = Struct.new(:number, :start, :top, :bottom, keyword_init: true)
+        Group = Struct.new(:cycles, keyword_init: true) do
+          def count = cycles.size
+          def first_sample = cycles.first.start
+          def last_sample = cycles.last.bottom
+          def cover?(sample) = sample >= first_sample && sample < last_sample
+        end
+
+        def initialize(analysis)
+          @analysis = analysis
+          @forces = analysis.clean
+        end
+
+        # @return [Group, nil] the longest run of cycles that are alike
+        def group
+          best = runs.max_by(&:size)
+          return if best.nil? || best.size < FEWEST
+
+          Group.new(cycles: best.each_with_index.map { |(start, top, bottom), i| Cycle.new(number: i + 1, start: foot(start, top), top: top, bottom: foot(bottom, top)) }).freeze
+        end
+
+        private
+
+        def runs
+          triples = turns.each_cons(3).select { |a, b, c| a.last == -1 && b.last == 1 && c.last == -1 }.map { |triple| triple.map(&:first) }
+          triples = triples.select { |start, top, bottom| unloaded?(top, bottom) && pointed?(start, top, bottom) }
+          triples.slice_when { |one, other| one.last != other.first || !alike?(one, other) }.to_a
+        end
+
+        # A rest at the bottom belongs to no cycle: the foot is the sample nearest to the top that is still at the bottom.
+        def foot(bottom, top)
+          gate = @forces[bottom] + [Analysis::REST_SIGMAS * @analysis.noise_newtons, FOOT_SHARE * @analysis.peak_newtons].max
+          step = top <=> bottom
+          bottom += step while bottom != top && @forces[bottom + step] <= gate
+          bottom
+        end
+
+        def turns
+          gate = [GATE_SHARE * @analysis.peak_newtons, GATE_SIGMAS * @analysis.noise_newtons].max
+          found = @analysis.outline.turns(gate)
+          found.first&.last == 1 ? [[0, -1], *found] : found
+        end
+
+        def alike?(one, other)
+          first = @forces[one[1]] - @forces[one[2]]
+          second = @forces[other[1]] - @forces[other[2]]
+          (first - second).abs <= ALIKE_SHARE * [first, second].max && (@forces[one[1]] - @forces[other[1]]).abs <= ALIKE_SHARE * @forces[one[1]]
+        end
+
+        # By a reversal of the displacement, or smoothly.
+        def unloaded?(top, bottom)
+          travel = @analysis.travel
+          return travel.from(top, bottom).negative? if travel
+
+          drop = @forces[top] - @forces[bottom]
+          bottom - top >= 4 && (top...bottom).none? { |i| @forces[i] - @forces[i + 1] > 0.5 * drop }
+        end
+
+        def pointed?(start, top, bottom)
+          middle = (@forces[top] + [@forces[start], @forces[bottom]].max) / 2
+          high = @forces[top] - (0.05 * (@forces[top] - middle))
+          above = (start..bottom).count { |i| @forces[i] >= high }
+          above <= MOST_TOP_SHARE * (bottom - start) && above < 0.5 * (start..bottom).count { |i| @forces[i] >= middle }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,113 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # Every fall of the force, and what it was: a failure, a sliding one, an unloading, or a relaxation.
+      #
+      # top and bottom: samples of the turning points; start and finish: where 10 % and 90 % of the fall lie; drop in newtons;
+      # recovers: the first sample above the top again, nil if there is none.
+      Fall = Struct.new(:top, :bottom, :start, :finish, :drop, :level, :kind, :seconds, :slide, :recovers, keyword_init: true) do
+        # Something of the specimen or its fixture gave way.
+        def material? = %i[failure sliding].include?(kind)
+        def drop_share = drop / level
+      end
+
+      # Finds and classifies the falls of an analysis.
+      class Falls
+        GATE_SHARE = 0.01 # of the peak: what a slip must fall
+        GATE_SIGMAS = 8 # 5 sigma in the level, and the rest because the extremes of noise lie farther apart
+        EDGE_SHARE = 0.1
+        LEAST_LEVEL_SHARE = 0.1
+        # A fall within so many samples, or within so short a time, is sudden.
+        SUDDEN_SAMPLES = 3
+        SUDDEN_SECONDS = 0.06
+        # Unloading by hand or machine: no faster than so many times the usual loading, and no step takes so much of it.
+        FASTEST_UNLOADING = 25.0
+        LEAP_SHARE = 0.35
+        # Of the elastic shortening that belongs to the fall, this much is enough to show a reversal, or a slide.
+        REVERSAL_SHARE = 0.08
+        SLIDE_SHARE = 0.2
+        RELAXING_RATE_SHARE = 0.2
+
+        def initialize(analysis)
+          @analysis = analysis
+          @forces = analysis.clean
+          @axis = analysis.time_axis
+          @peak = @forces[analysis.peak_index]
+        end
+
+        # @return [Array<Fall>] in order
+        def all
+          turns = @analysis.outline.turns(gate)
+          pairs = turns.each_cons(2).select { |a, b| a.last == 1 && b.last == -1 && @forces[a.first] >= LEAST_LEVEL_SHARE * @peak }
+          falls = pairs.map { |a, b| fall(a.first, b.first) }
+          recoveries(falls)
+          falls.each { |f| f.kind = kind(f) }
+        end
+
+        # @return [Float] newtons
+        def gate = [GATE_SHARE * @peak, GATE_SIGMAS * @analysis.noise_newtons, 3 * (@analysis.step_newtons || 0.0)].max
+
+        private
+
+        def fall(top, bottom)
+          level = @forces[top]
+          drop = level - @forces[bottom]
+          start = bottom
+          start -= 1 while start > top && @forces[start] < level - (EDGE_SHARE * drop)
+          finish = start
+          finish += 1 while finish < bottom && @forces[finish] > @forces[bottom] + (EDGE_SHARE * drop)
+          Fall.new(top: top, bottom: bottom, start: start, finish: finish, drop: drop, level: level, seconds: @axis[finish] - @axis[start],
+                   slide: @analysis.travel&.from(start, finish))
+        end
+
+        # Each top is passed again by the first later top that is higher, or never.
+        def recoveries(falls)
+          peak = @analysis.peak_index
+          falls.each_with_index do |f, i|
+            next if f.top >= peak
+
+            stop = (falls[(i + 1)..].find { |later| later.level > f.level }&.top) || peak
+            at = f.bottom
+            at += 1 while at < stop && @forces[at] <= f.level
+            f.recovers = at if @forces[at] > f.level
+          end
+        end
+
+        def kind(fall)
+          return :relaxation if relaxation?(fall)
+          return :unloading if unloading?(fall)
+
+          sudden?(fall) || !slid?(fall) ? :failure : :sliding
+        end
+
+        def sudden?(fall) = fall.finish - fall.start <= SUDDEN_SAMPLES || fall.seconds <= SUDDEN_SECONDS
+
+        # The shortening that belongs to this fall if nothing gave way.
+        def elastic(fall) = fall.drop / @analysis.usual_stiffness
+
+        def unloading?(fall)
+          return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall) if @analysis.travel && fall.slide.abs > 4 * @analysis.travel.sigma
+          return false if sudden?(fall) || leap?(fall)
+
+          fall.drop / fall.seconds <= FASTEST_UNLOADING * @analysis.loading_rate
+        end
+
+        def leap?(fall)
+          (fall.start...fall.finish).any? { |i| @forces[i] - @forces[i + 1] > LEAP_SHARE * fall.drop } && fall.finish - fall.start < 8 && fall.drop_share > 0.3
+        end
+
+        # A held force that sags: slow, and nothing moves on.
+        def relaxation?(fall)
+          return false if fall.drop_share > 0.2 || fall.seconds < 1.0
+          return false if fall.drop / fall.seconds > RELAXING_RATE_SHARE * @analysis.loading_rate
+
+          @analysis.travel.nil? || fall.slide < SLIDE_SHARE * elastic(fall)
+        end
+
+        def slid?(fall) = @analysis.travel && fall.slide > SLIDE_SHARE * elastic(fall)
+      end
+    end
+  end
+end

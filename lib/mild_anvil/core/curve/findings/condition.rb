@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      module Findings
+        # Stretches in which the cell or the logger did not say the truth: at its end, frozen, or gone.
+        module Condition
+          POSITION = 25
+          STUCK = 5 # the same highest reading so often in a row
+          FROZEN_SAMPLES = 12
+          FROZEN_SECONDS = 0.25
+          GAP_INTERVALS = 5
+          LOADED_SHARE = 0.1
+
+          # @return [Array<Finding>] :saturated, :frozen, :dropout
+          def self.find(analysis)
+            runs = runs(analysis)
+            saturated = runs.select { |first, last| at_the_end?(analysis, first, last) }
+            frozen = (runs - saturated).select { |first, last| frozen?(analysis, first, last) }
+            saturated = joined(analysis, saturated)
+            saturated.map { |first, last, count| saturation(analysis, first, last, count) } + frozen.map { |first, last| freeze_of(analysis, first, last) } + gaps(analysis)
+          end
+
+          # Equal readings in a row under load.
+          def self.runs(analysis)
+            readings = analysis.readings
+            floor = analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons)
+            found = []
+            start = 0
+            before = nil
+            readings.each_with_index do |value, i|
+              if before != value
+                found << [start, i - 1] if i - start >= STUCK && readings[start] > floor
+                start = i
+                before = value
+              end
+            end
+            found << [start, readings.size - 1] if readings.size - start >= STUCK && readings[start] > floor
+            found
+          end
+          private_class_method :runs
+
+          def self.top_reading(analysis) = analysis.readings[analysis.peak_index]
+          private_class_method :top_reading
+
+          def self.at_the_end?(analysis, first, last)
+            (top_reading(analysis) - analysis.readings[first]).zero? && last - first + 1 >= STUCK && moving?(analysis, first, last)
+          end
+          private_class_method :at_the_end?
+
+          # A slow pull with a coarse step repeats readings everywhere; only where the neighbourhood moves is a run strange.
+          def self.moving?(analysis, first, last)
+            around = analysis.readings[[first - (4 * (last - first + 1)).clamp(20, 2000), 0].max...first]
+            around.size > 2 && around.each_cons(2).count { |a, b| (b - a).zero? } <= around.size / 3
+          end
+          private_class_method :moving?
+
+          def self.frozen?(analysis, first, last)
+            axis = analysis.time_axis
+            analysis.noise_newtons > (analysis.step_newtons || 0.0) * 0.3 && last - first + 1 >= FROZEN_SAMPLES && axis[last] - axis[first] >= FROZEN_SECONDS && moving?(analysis, first, last)
+          end
+          private_class_method :frozen?
+
+          # Several visits to the end of the range are one finding.
+          def self.joined(analysis, runs)
+            return [] if runs.empty?
+
+            [[runs.first.first, runs.last.last, analysis.readings[runs.first.first..runs.last.last].count { |v| (v - top_reading(analysis)).zero? }]]
+          end
+          private_class_method :joined
+
+          def self.saturation(analysis, first, last, count)
+            Finding.new(kind: :saturated, at_seconds: analysis.time_axis[first], until_seconds: analysis.time_axis[last], force_newtons: analysis.net[first],
+                        because: "the same highest reading #{count} times: the cell was at its end", extra: { sample: first, last_sample: last, reading_newtons: analysis.readings[first] * analysis.sense, samples: count })
+          end
+          private_class_method :saturation
+
+          def self.freeze_of(analysis, first, last)
+            Finding.new(kind: :frozen, at_seconds: analysis.time_axis[first], until_seconds: analysis.time_axis[last], force_newtons: analysis.net[first],
+                        because: "the same reading #{last - first + 1} times in a row while all around it moves: the display or the logger stood still", extra: { sample: first, last_sample: last })
+          end
+          private_class_method :freeze_of
+
+          def self.gaps(analysis)
+            axis = analysis.time_axis
+            return [] if axis.even? || axis.logarithmic?
+
+            usual = axis.typical_interval_seconds
+            axis.stamps.each_cons(2).with_index.filter_map do |(a, b), i|
+              next unless b - a > GAP_INTERVALS * usual && analysis.net[i] > LOADED_SHARE * analysis.peak_newtons
+
+              Finding.new(kind: :dropout, at_seconds: a, until_seconds: b, force_newtons: analysis.net[i],
+                          because: format("no sample for %.3g s, %.0f intervals", b - a, (b - a) / usual), extra: { sample: i, last_sample: i + 1 })
+            end
+          end
+          private_class_method :gaps
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      module Findings
+        # How several legs share what the main cell carries, over each plateau.
+        module Share
+          POSITION = 80
+          # A channel that follows the main one within this share is a second cell in line, not a leg.
+          SAME_SHARE = 0.08
+
+          # @return [Array<Finding>] none with one force alone, or without a plateau
+          def self.find(analysis)
+            legs = legs(analysis)
+            return [] if legs.empty?
+
+            analysis.of(Hold).reject { |f| f.force_newtons.abs < Plateaus::LEAST_LEVEL_SHARE * analysis.peak_newtons }.map { |hold| finding(analysis, hold, legs) }
+          end
+
+          # @return [Hash{String => Array<Float>}] net forces of the channels that carry a part
+          def self.legs(analysis)
+            Forces.others(analysis).reject { |_, forces| (Forces.ratio(analysis, forces) - 1.0).abs <= SAME_SHARE }
+          end
+
+          def self.finding(analysis, hold, legs)
+            from, stop = [hold.at_seconds, hold.until_seconds].map { |t| analysis.time_axis.index_at(t) }
+            means = legs.transform_values { |forces| mean(forces[from..stop]) }
+            main = mean(analysis.clean[from..stop])
+            full = saturated?(analysis, from, stop)
+            sum = means.values.sum
+            whole = full ? sum : main
+            Finding.new(kind: :share, at_seconds: hold.at_seconds, until_seconds: hold.until_seconds, force_newtons: main,
+                        because: "#{means.map { |name, v| format('%<name>s %<share>.1f %%', name: name, share: 100 * v / whole) }.join(', ')}#{' of the sum of the legs: the main cell was at its end' if full}",
+                        extra: { main_newtons: main, sum_newtons: sum, sum_share: sum / main, main_saturated: full,
+                                 legs: means.map { |name, v| { name: name, mean_newtons: v, share: v / whole } } })
+          end
+          private_class_method :finding
+
+          def self.mean(values) = values.sum / values.size
+          private_class_method :mean
+
+          def self.saturated?(analysis, from, stop)
+            analysis.of(Condition).any? { |f| f.kind == :saturated && f.extra[:sample] <= stop && f.extra[:last_sample] >= from }
+          end
+          private_class_method :saturated?
+        end
+      end
+    end
+  end
+end

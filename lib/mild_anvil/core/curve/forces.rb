@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # The forces beside the main one: net of their own zero, in the sense of loading.
+      module Forces
+        LOADED_SHARE = 0.2
+
+        module_function
+
+        # @param analysis [Analysis]
+        # @return [Hash{String => Array<Float>}] by the channel's name
+        def others(analysis)
+          channels = analysis.recording.channels.reject(&:main).select { |c| c.role == analysis.recording.main.role }
+          channels.to_h { |channel| [channel.name, net(analysis, channel)] }.select { |_, forces| moves?(analysis, forces) }
+        end
+
+        # @return [Float] the median of other over main while there is load
+        def ratio(analysis, forces)
+          stride = [forces.size / 4000, 1].max
+          found = (0...forces.size).step(stride).filter_map { |i| forces[i] / analysis.clean[i] if analysis.clean[i] >= LOADED_SHARE * analysis.peak_newtons && !forces[i].nan? }.sort
+          found.empty? ? 0.0 : found[found.size / 2]
+        end
+
+        def net(analysis, channel)
+          last = analysis.quiet&.last || 0
+          rest = channel.samples[0..last].reject(&:nan?).sort
+          zero = rest.empty? ? 0.0 : rest[rest.size / 2]
+          raw = channel.samples.map { |v| v - zero }
+          raw[analysis.peak_index].negative? ? raw.map(&:-@) : raw
+        end
+        private_class_method :net
+
+        def moves?(analysis, forces) = forces[analysis.peak_index].abs > 0.02 * analysis.peak_newtons
+        private_class_method :moves?
+      end
+    end
+  end
+end

@@ -1,0 +1,138 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # Finds by themselves the stretches in which a force was held.
+      class Plateaus
+        BLOCKS = 3000
+        LEVEL_SHARE = 0.05 # a held force may wander by so much of itself
+        PEAK_SHARE = 0.01
+        SIGMAS = 10
+        LEAST_SECONDS = 1.0
+        LEAST_BLOCKS = 6
+        LEAST_LEVEL_SHARE = 0.05 # of the peak; below that it is rest
+        # In a hold the force changes, and the displacement goes on, by no more than this share of what it did on the ramp.
+        SLOPE_SHARE = 0.25
+        CREEP_SHARE = 0.2
+        KNEE_SHARE = 0.004
+        SWING_SHARE = 0.12
+
+        # first, last: samples; level: median force
+        Plateau = Struct.new(:first, :last, :level, keyword_init: true)
+
+        def initialize(analysis)
+          @analysis = analysis
+          @forces = analysis.clean
+          @axis = analysis.time_axis
+          @peak = @forces[analysis.peak_index]
+          @width = [(@forces.size / BLOCKS.to_f).ceil, 1].max
+          @means = @forces.each_slice(@width).map { |slice| slice.sum / slice.size }
+        end
+
+        # @param at_rest [Boolean] count stretches without load, too
+        # @return [Array<Plateau>] in order
+        def all(at_rest: false)
+          windows.map { |from, to| trimmed(from * @width, [((to + 1) * @width) - 1, @forces.size - 1].min) }
+                 .select { |p| held?(p, at_rest) }.sort_by(&:first)
+        end
+
+        private
+
+        # The longest stretches first, none over another.
+        def windows
+          taken = []
+          longest.sort_by { |from, to| from - to }.each do |from, to|
+            next if to - from + 1 < LEAST_BLOCKS
+            next if taken.any? { |a, b| from <= b && to >= a }
+
+            taken << [from, to]
+          end
+          taken
+        end
+
+        # For every start the farthest end with all of it within the tolerance: two queues of extremes keep it linear.
+        def longest
+          highs = []
+          lows = []
+          from = 0
+          found = []
+          @means.each_with_index do |value, to|
+            highs.pop while highs.any? && @means[highs.last] <= value
+            lows.pop while lows.any? && @means[lows.last] >= value
+            highs << to
+            lows << to
+            while @means[highs.first] - @means[lows.first] > tolerance(@means[highs.first])
+              found << [from, to - 1] if found.empty? || found.last.last < to - 1
+              from += 1
+              highs.shift if highs.first < from
+              lows.shift if lows.first < from
+            end
+          end
+          found << [from, @means.size - 1]
+        end
+
+        def tolerance(level) = [LEVEL_SHARE * level.abs, PEAK_SHARE * @peak, SIGMAS * @analysis.sigma_newtons / Math.sqrt(@width)].max
+
+        # The ramps at both ends are cut off at the knees.
+        def trimmed(first, last)
+          quarter = (last - first) / 5
+          head = median(first + quarter, first + (2 * quarter))
+          tail = median(last - (2 * quarter), last - quarter)
+          slack = ->(level) { [KNEE_SHARE * level.abs, 3 * @analysis.noise_newtons].max }
+          first = swung(first, head, last - first)
+          first += 1 while first < last - quarter && (@forces[first] - head).abs > slack.call(head)
+          last -= 1 while last > first + quarter && (@forces[last] - tail).abs > slack.call(tail)
+          Plateau.new(first: first, last: last, level: median(first, last))
+        end
+
+        # Back over a swing that dies down: hung masses pass their level several times before they rest.
+        def swung(first, level, length)
+          least = [first - (length / 4), 0].max
+          first -= 1 while first > least && (@forces[first - 1] - level).abs <= SWING_SHARE * level.abs
+          first
+        end
+
+        def median(from, to)
+          stride = [(to - from) / 2000, 1].max
+          sorted = (from..to).step(stride).map { |i| @forces[i] }.sort
+          sorted[sorted.size / 2]
+        end
+
+        def held?(plateau, at_rest)
+          seconds = @axis[plateau.last] - @axis[plateau.first]
+          return false if seconds < LEAST_SECONDS || plateau.last - plateau.first < LEAST_BLOCKS
+          return at_rest if plateau.level < LEAST_LEVEL_SHARE * @peak
+
+          level?(plateau, seconds) && still?(plateau, seconds)
+        end
+
+        # Against the steeper of the ramps on its two sides.
+        def level?(plateau, seconds)
+          inner = (@analysis.smooth(plateau.last) - @analysis.smooth(plateau.first)).abs / seconds
+          inner < SLOPE_SHARE * [slope_before(plateau, seconds), slope_after(plateau, seconds)].max
+        end
+
+        def slope_before(plateau, seconds)
+          from = @axis.index_at(@axis[plateau.first] - [seconds / 4, LEAST_SECONDS / 2].max)
+          return 0.0 if from >= plateau.first
+
+          (@analysis.smooth(plateau.first) - @forces[from]).abs / (@axis[plateau.first] - @axis[from])
+        end
+
+        def slope_after(plateau, seconds)
+          to = [@axis.index_at(@axis[plateau.last] + [seconds / 4, LEAST_SECONDS / 2].max), @forces.size - 1].min
+          return 0.0 if to <= plateau.last
+
+          (@forces[to] - @analysis.smooth(plateau.last)).abs / (@axis[to] - @axis[plateau.last])
+        end
+
+        def still?(plateau, seconds)
+          travel = @analysis.travel or return true
+          moved = (travel.around(plateau.last) - travel.around(plateau.first)).abs
+          moved / seconds <= CREEP_SHARE * @analysis.travel_rate || moved < 4 * travel.sigma
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # The displacement (or angle) of a recording, counted in the sense of loading.
+      class Travel
+        SIGMA_FROM_MAD = 1.4826
+        NOISE_LOOK = 4000 # differences that the noise is taken from
+
+        attr_reader :values, :channel
+
+        # @param channel [Channel]
+        # @param peak [Integer] sample of the highest force
+        def initialize(channel, peak)
+          @channel = channel
+          raw = filled(channel.samples)
+          @sense = raw[peak] < raw[0] ? -1 : 1
+          @values = @sense.negative? ? raw.map(&:-@) : raw
+          @peak = peak
+        end
+
+        def [](index) = values[index]
+        def reading(index) = channel.samples[index]
+
+        # @return [Float] metres (or radians) from one sample to another, forward positive
+        def from(start, finish) = values[finish] - values[start]
+
+        # @return [Float] noise of one reading, from second differences, so that steady motion does not count
+        def sigma = @sigma ||= noise
+
+        # Mean over a few samples around, for places where one reading's noise matters.
+        def around(index, width = 3)
+          from = [index - width, 0].max
+          part = values[from..[index + width, values.size - 1].min]
+          part.sum / part.size
+        end
+
+        private
+
+        # Where the logger wrote none, the last one stands.
+        def filled(samples)
+          return samples unless samples.any?(&:nan?)
+
+          last = samples.find { |v| !v.nan? } || 0.0
+          samples.map { |v| last = v.nan? ? last : v }
+        end
+
+        def noise
+          stride = [values.size / NOISE_LOOK, 1].max
+          second = (1...(values.size - 1)).step(stride).map { |i| (values[i - 1] - (2 * values[i]) + values[i + 1]).abs }.sort
+          second.empty? ? 0.0 : SIGMA_FROM_MAD * second[second.size / 2] / Math.sqrt(6)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # The first loading through: samples at which the force is higher than ever before, up to the first event.
+      #
+      # Loops of unloading and reloading are left out. After cycles the last loading counts, since every cycle leaves some set.
+      class VirginBranch
+        MOST = 20_000 # points; a longer branch is thinned evenly
+        BACK_SIGMAS = 3
+        BEFORE_EVENT_SHARE = 0.95
+
+        def initialize(analysis)
+          @analysis = analysis
+          @forces = analysis.clean
+        end
+
+        # @return [Array<Integer>] samples in order
+        def indices
+          @indices ||= begin
+            slack = BACK_SIGMAS * @analysis.noise_newtons
+            highest = -Float::INFINITY
+            (start..stop).step(((stop - start) / MOST) + 1).select do |i|
+              force = @forces[i]
+              highest = force if force > highest
+              force >= highest - slack
+            end
+          end
+        end
+
+        # @return [Array<Integer>] those with a force in the window
+        def within(low, high) = indices.select { |i| @forces[i].between?(low, high) }
+
+        # @return [Float] newtons up to which nothing has given way
+        def ceiling = first_event ? BEFORE_EVENT_SHARE * first_event.level : @analysis.peak_newtons
+
+        private
+
+        def first_event = @first_event ||= @analysis.falls.find { |f| f.material? && f.top > start }
+
+        def start = @analysis.cycles ? @analysis.cycles.last_sample : 0
+        def stop = [first_event&.top, @analysis.peak_index].compact.min
+      end
+    end
+  end
+end
