@@ -1,5 +1,5 @@
 /* The three loops that every sample of a recording goes through: rows of text to doubles, doubles to an envelope, doubles
- * to a survey. lib/mild_anvil/packed.rb says what they mean and does the same in Ruby where this file was not compiled.
+ * to a survey. lib/mild_anvil/core/packed.rb says what they mean and does the same in Ruby where this file was not compiled.
  *
  * parse_rows is strict: it takes a line only if every field is a number (or a clock time, or a stamp) in the file's own
  * style, and stops at the first line that is anything else. That line is Ruby's to judge. */
@@ -287,10 +287,101 @@ static VALUE survey(VALUE self, VALUE values) {
   return rb_ary_new_from_args(5, LONG2NUM(absent), DBL2NUM(low), DBL2NUM(high), DBL2NUM(step), DBL2NUM(off));
 }
 
+/* shifted(values, sign, offset) -> values * sign - offset */
+static VALUE shifted(VALUE self, VALUE values, VALUE sign, VALUE offset) {
+  long size = RSTRING_LEN(values) / (long)sizeof(double);
+  VALUE out = rb_str_new(NULL, size * (long)sizeof(double));
+  const double *v = (const double *)RSTRING_PTR(values);
+  double *o = (double *)RSTRING_PTR(out), factor = NUM2DBL(sign), less = NUM2DBL(offset);
+  for (long i = 0; i < size; i++) o[i] = v[i] * factor - less;
+  RB_GC_GUARD(values);
+  return out;
+}
+
+/* leaps(values, least) -> every index whose value differs from the one before by more than that */
+static VALUE leaps(VALUE self, VALUE values, VALUE least) {
+  long size = RSTRING_LEN(values) / (long)sizeof(double);
+  const double *v = (const double *)RSTRING_PTR(values);
+  double gate = NUM2DBL(least);
+  VALUE found = rb_ary_new();
+  for (long i = 1; i < size; i++)
+    if (fabs(v[i] - v[i - 1]) > gate) rb_ary_push(found, LONG2NUM(i));
+  RB_GC_GUARD(values);
+  return found;
+}
+
+/* extremes(values, bin) -> indices of the lowest and the highest of every bin, in order */
+static VALUE extremes(VALUE self, VALUE values, VALUE bin) {
+  long size = RSTRING_LEN(values) / (long)sizeof(double), step = NUM2LONG(bin);
+  const double *v = (const double *)RSTRING_PTR(values);
+  if (step < 1) rb_raise(rb_eArgError, "a bin has at least one sample");
+  VALUE found = rb_ary_new_capa(2 * (size / step + 1));
+  for (long from = 0; from < size; from += step) {
+    long low = from, high = from, last = from + step < size ? from + step : size;
+    for (long i = from; i < last; i++) {
+      if (v[i] < v[low]) low = i;
+      if (v[i] > v[high]) high = i;
+    }
+    rb_ary_push(found, LONG2NUM(low < high ? low : high));
+    rb_ary_push(found, LONG2NUM(low < high ? high : low));
+  }
+  RB_GC_GUARD(values);
+  return found;
+}
+
+/* means(values, bin) -> the mean of every bin, as an array */
+static VALUE means(VALUE self, VALUE values, VALUE bin) {
+  long size = RSTRING_LEN(values) / (long)sizeof(double), step = NUM2LONG(bin);
+  const double *v = (const double *)RSTRING_PTR(values);
+  if (step < 1) rb_raise(rb_eArgError, "a bin has at least one sample");
+  VALUE found = rb_ary_new_capa(size / step + 1);
+  for (long from = 0; from < size; from += step) {
+    long last = from + step < size ? from + step : size;
+    double sum = 0.0;
+    for (long i = from; i < last; i++) sum += v[i];
+    rb_ary_push(found, DBL2NUM(sum / (double)(last - from)));
+  }
+  RB_GC_GUARD(values);
+  return found;
+}
+
+/* runs(values, least, floor) -> [first, last] of every run of equal values above the floor that is at least so long */
+static VALUE runs(VALUE self, VALUE values, VALUE least, VALUE floor_value) {
+  long size = RSTRING_LEN(values) / (long)sizeof(double), shortest = NUM2LONG(least), start = 0;
+  const double *v = (const double *)RSTRING_PTR(values);
+  double gate = NUM2DBL(floor_value);
+  VALUE found = rb_ary_new();
+  for (long i = 1; i <= size; i++) {
+    if (i < size && v[i] == v[i - 1]) continue;
+    if (i - start >= shortest && v[start] > gate) rb_ary_push(found, rb_ary_new_from_args(2, LONG2NUM(start), LONG2NUM(i - 1)));
+    start = i;
+  }
+  RB_GC_GUARD(values);
+  return found;
+}
+
+/* path(forces, ways, from, stop) -> the integral of force over way by the trapezoidal rule */
+static VALUE path(VALUE self, VALUE forces, VALUE ways, VALUE from, VALUE stop) {
+  long size = RSTRING_LEN(forces) / (long)sizeof(double), first = NUM2LONG(from), last = NUM2LONG(stop);
+  const double *f = (const double *)RSTRING_PTR(forces), *w = (const double *)RSTRING_PTR(ways);
+  if (RSTRING_LEN(ways) != RSTRING_LEN(forces) || first < 0 || last >= size) rb_raise(rb_eArgError, "outside the samples");
+  double sum = 0.0;
+  for (long i = first; i < last; i++) sum += (f[i] + f[i + 1]) * (w[i + 1] - w[i]);
+  RB_GC_GUARD(forces);
+  RB_GC_GUARD(ways);
+  return DBL2NUM(sum / 2);
+}
+
 void Init_packed_native(void) {
   VALUE outer = rb_define_module("MildAnvil");
   VALUE native = rb_define_module_under(outer, "PackedNative");
   rb_define_module_function(native, "parse_rows", parse_rows, 5);
   rb_define_module_function(native, "envelope", envelope, 3);
   rb_define_module_function(native, "survey", survey, 1);
+  rb_define_module_function(native, "shifted", shifted, 3);
+  rb_define_module_function(native, "leaps", leaps, 2);
+  rb_define_module_function(native, "extremes", extremes, 2);
+  rb_define_module_function(native, "runs", runs, 3);
+  rb_define_module_function(native, "means", means, 2);
+  rb_define_module_function(native, "path", path, 4);
 }

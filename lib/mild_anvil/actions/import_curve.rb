@@ -18,6 +18,7 @@ module MildAnvil
         raise InvalidInput.new(reading.questions.map { |q| q[:text] }.join(" "), questions: reading.questions) unless reading.ready?
 
         force!(reading)
+        prepared = StoreCurve.prepare(reading.recording) # beside the findings
         analysis = Core::Curve::Analysis.new(reading.recording)
         findings = analysis.findings
         peak = findings.find { |f| f.kind == :peak }
@@ -28,7 +29,7 @@ module MildAnvil
           DuplicateFile.refuse!(lot, source) # again under the lock: the same file may have come in meanwhile
           pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: "file", note: note,
                               peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: analysis.step_newtons)
-          StoreCurve.call(pull: pull, name: name, source: source, packed: packing.value, reading: reading, analysis: analysis, findings: findings)
+          StoreCurve.call(pull: pull, name: name, source: source, packed: packing.value, prepared: prepared, reading: reading, analysis: analysis, findings: findings)
           Audit.record(:import_curve, pull, person_id: person_id, file: name)
           RefreshLot.call(lot)
           pull

@@ -8,14 +8,18 @@ module MildAnvil
     module StoreCurve
       module_function
 
-      def call(pull:, name:, source:, packed:, reading:, analysis:, findings:)
+      # @return [Array<Array(Core::Curve::Channel, Thread)>] the channels to store, being compressed
+      def prepare(recording) = channels(recording).map { |channel| [channel, Store::Samples.prepare(channel.packed)] }
+
+      # @param prepared [Array] what prepare gave
+      def call(pull:, name:, source:, packed:, prepared:, reading:, analysis:, findings:)
         file = Store::Models::SourceFile.keep(name: name, sha256: source.sha256, byte_count: source.size, packed: packed)
         recording = reading.recording
         axis = recording.time_axis
         curve = Store::Models::Curve.create(pull_id: pull.id, source_file_id: file.id, sample_count: recording.size, start_seconds: axis.start_seconds,
                                             end_seconds: axis.end_seconds, interval_seconds: axis.interval_seconds, sense: analysis.sense,
                                             offset_newtons: analysis.offset_newtons, sha256: "-" * 64, reading: reading.to_h, created_at: Time.now)
-        digests = channels(recording).each_with_index.map { |channel, position| write(curve, channel, position) }
+        digests = prepared.each_with_index.map { |(channel, samples), position| write(curve, channel, samples, position) }
         curve.update(sha256: Digest::SHA256.hexdigest(digests.join))
         keep_findings(curve, findings)
       end
@@ -28,9 +32,10 @@ module MildAnvil
       end
       private_class_method :channels
 
-      def write(curve, channel, position)
+      def write(curve, channel, samples, position)
         row = Store::Models::Channel.create(curve_id: curve.id, position: position, name: channel.name, role: channel.role, unit: channel.unit&.symbol, main: channel.main)
-        Store::Samples.write(row.id, channel.packed)
+        Store::Samples.keep(row.id, samples)
+        Digest::SHA256.hexdigest(channel.packed)
       end
       private_class_method :write
 

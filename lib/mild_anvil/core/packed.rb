@@ -14,7 +14,7 @@ module MildAnvil
 
       module_function
 
-      # @param native [Module, nil] with parse_rows, envelope and survey
+      # @param native [Module, nil] with all the functions below of the same names
       def use(native) = @native = native
       def native? = !@native.nil?
 
@@ -53,6 +53,50 @@ module MildAnvil
       def survey(packed)
         figures = @native ? @native.survey(packed) : plain_survey(unpack(packed))
         Survey.new(**Survey.members.zip(figures).to_h)
+      end
+
+      # @param sign [Integer] 1 or -1
+      # @return [String] values x sign - offset
+      def shifted(packed, sign, offset)
+        @native ? @native.shifted(packed, sign, offset) : pack(unpack(packed).map { |v| (v * sign) - offset })
+      end
+
+      # @return [Array<Integer>] every index whose value differs from the one before by more than that
+      def leaps(packed, least)
+        return @native.leaps(packed, least) if @native
+
+        unpack(packed).each_cons(2).with_index(1).filter_map { |(a, b), i| i if (b - a).abs > least }
+      end
+
+      # @return [Array<Integer>] indices of the lowest and the highest of every bin, in order
+      def extremes(packed, bin)
+        return @native.extremes(packed, bin) if @native
+
+        unpack(packed).each_slice(bin).with_index.flat_map { |slice, i| slice.minmax.map { |v| (i * bin) + slice.index(v) }.sort }
+      end
+
+      # @return [Array<Float>] the mean of every bin
+      def means(packed, bin)
+        @native ? @native.means(packed, bin) : unpack(packed).each_slice(bin).map { |slice| slice.sum / slice.size }
+      end
+
+      # @return [Array<Array(Integer, Integer)>] first and last of every run of equal values above the floor that is at least so long
+      def runs(packed, least, floor)
+        return @native.runs(packed, least, floor) if @native
+
+        at = 0
+        unpack(packed).chunk_while { |a, b| (b - a).zero? }.filter_map do |run|
+          at += run.size
+          [at - run.size, at - 1] if run.size >= least && run.first > floor
+        end
+      end
+
+      # @return [Float] the integral of force over way from one sample to another, by the trapezoidal rule
+      def path(forces, ways, from, stop)
+        return @native.path(forces, ways, from, stop) if @native
+
+        f, w = [forces, ways].map { |packed| unpack(packed) }
+        (from...stop).sum { |i| (f[i] + f[i + 1]) * (w[i + 1] - w[i]) } / 2
       end
 
       def plain_survey(values)

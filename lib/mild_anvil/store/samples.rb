@@ -18,11 +18,18 @@ module MildAnvil
       # @param packed [String] samples as little-endian doubles
       # @return [String] SHA-256 over them
       def write(channel_id, packed)
-        packing = [cut(1, packed), *Core::Curve::Pyramid.build(packed).map { |level| level_chunks(level) }].map { |chunks| Thread.new { compress(chunks) } }
-        digest = OpenSSL::Digest::SHA256.hexdigest(packed)
-        packing.each { |thread| insert(channel_id, thread.value) } # compressing needs no interpreter's lock
-        digest
+        keep(channel_id, prepare(packed))
+        OpenSSL::Digest::SHA256.hexdigest(packed)
       end
+
+      # Compressing needs no interpreter's lock, so it can go on while something else is computed.
+      # @return [Thread] whose value keep takes
+      def prepare(packed)
+        Thread.new { [cut(1, packed), *Core::Curve::Pyramid.build(packed).map { |level| level_chunks(level) }].map { |chunks| compress(chunks) } }
+      end
+
+      # @param prepared [Thread]
+      def keep(channel_id, prepared) = prepared.value.each { |chunks| insert(channel_id, chunks) }
 
       def cut(bin, packed)
         starts(packed).map { |at| [bin, packed.unpack1("E", offset: at), packed.byteslice(at, CHUNK_BYTES)] }

@@ -24,7 +24,7 @@ module MildAnvil
 
         Quiet = Struct.new(:last, :level, :sigma, keyword_init: true)
 
-        attr_reader :recording, :readings, :sense, :settings
+        attr_reader :recording, :readings, :packed_readings, :sense, :settings
 
         # @param recording [Recording]
         # @param sense [Integer, nil] 1 or -1 if the user said in which direction loading counts
@@ -33,8 +33,9 @@ module MildAnvil
           @recording = recording
           @settings = settings
           main = recording.main
-          @sense = sense || main.sign || guess_sense(main.samples, first_level(main.samples))
-          @readings = @sense.negative? ? main.samples.map(&:-@) : main.samples
+          @sense = sense || main.sign || guess_sense(main, first_level(main.samples))
+          @packed_readings = @sense.negative? ? Packed.shifted(main.packed, -1, 0.0) : main.packed
+          @readings = @sense.negative? ? Packed.unpack(@packed_readings) : main.samples
         end
 
         def time_axis = recording.time_axis
@@ -59,21 +60,24 @@ module MildAnvil
         def noise_newtons = @noise_newtons ||= [sigma_newtons, noise_under_load].max
 
         # @return [Array<Float>] net force, newtons
-        def net = @net ||= offset_newtons.zero? ? readings : readings.map { |force| force - offset_newtons }
+        def net = @net ||= offset_newtons.zero? ? readings : Packed.unpack(Packed.shifted(@packed_readings, 1, offset_newtons))
 
         # @return [Array<Float>] net force with every spike replaced by what stands beside it
         def clean = @clean ||= Spikes.without(net, spikes)
 
         # @return [Array<Integer>] samples set aside
-        def spikes = @spikes ||= Spikes.find(readings, noise: [first_noise, second_difference_noise(readings, readings.size)].max, floor: first_level(readings))
+        def spikes = @spikes ||= Spikes.find(readings, packed: @packed_readings, noise: [first_noise, second_difference_noise(readings, readings.size)].max, floor: first_level(readings))
 
         # @return [Integer] the sample of the highest force, spikes set aside
         def peak_index = @peak_index ||= unspiked.index(unspiked.max)
 
         def peak_newtons = clean[peak_index]
 
+        # @return [String] clean, packed
+        def packed = @packed ||= spikes.empty? ? Packed.shifted(@packed_readings, 1, offset_newtons) : Packed.pack(clean)
+
         # @return [Outline]
-        def outline = @outline ||= Outline.new(clean)
+        def outline = @outline ||= Outline.new(clean, packed)
 
         # @return [Array<Fall>]
         def falls = @falls ||= Falls.new(self).all
@@ -83,6 +87,9 @@ module MildAnvil
 
         # @return [Cycles::Group, nil]
         def cycles = defined?(@cycles) ? @cycles : (@cycles = Cycles.new(self).group)
+
+        # @return [VirginBranch]
+        def virgin_branch = @virgin_branch ||= VirginBranch.new(self)
 
         # @return [Travel, nil]
         def travel = @travel ||= recording.displacement && Travel.new(recording.displacement, peak_index)
@@ -105,8 +112,9 @@ module MildAnvil
         # @return [Integer] the last sample without load before the peak
         def loading_start
           @loading_start ||= begin
+            forces = clean
             gate = REST_SHARE * peak_newtons
-            peak_index.downto(0).find { |i| clean[i] <= gate } || 0
+            peak_index.downto(0).find { |i| forces[i] <= gate } || 0
           end
         end
 
@@ -136,8 +144,8 @@ module MildAnvil
           SIGMA_FROM_MAD * median(look.map { |v| (v - centre).abs })
         end
 
-        def guess_sense(samples, level)
-          low, high = samples.minmax
+        def guess_sense(main, level)
+          low, high = Packed.survey(main.packed).then { |survey| [survey.lowest, survey.highest] }
           level - low > SENSE_RATIO * (high - level) ? -1 : 1
         end
 

@@ -13,9 +13,10 @@ module MildAnvil
         attr_reader :indices, :values
 
         # @param samples [Array<Float>] shape (n,), finite
-        def initialize(samples)
-          stretch = (samples.size / (MOST / 2)) + 1
-          @indices, @values = samples.size <= MOST ? [(0...samples.size).to_a, samples] : reduced(samples, stretch)
+        # @param packed [String] the same, packed
+        def initialize(samples, packed = Packed.pack(samples))
+          @indices = samples.size <= MOST ? [*0...samples.size] : Packed.extremes(packed, (samples.size / (MOST / 2)) + 1)
+          @values = samples.size <= MOST ? samples : samples.values_at(*@indices)
           freeze
         end
 
@@ -45,23 +46,6 @@ module MildAnvil
           end
           found << [indices[sense.negative? ? low : high], sense.negative? ? -1 : 1] unless sense.zero?
           found
-        end
-
-        private
-
-        def reduced(samples, stretch)
-          indices = []
-          values = []
-          at = 0
-          samples.each_slice(stretch) do |slice|
-            low, high = slice.minmax
-            [[slice.index(low), low], [slice.index(high), high]].sort.each do |place, value|
-              indices << (at + place)
-              values << value
-            end
-            at += slice.size
-          end
-          [indices, values]
         end
       end
     end

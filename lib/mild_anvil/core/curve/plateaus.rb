@@ -17,6 +17,7 @@ module MildAnvil
         CREEP_SHARE = 0.2
         KNEE_SHARE = 0.004
         SWING_SHARE = 0.12
+        RAMP_SHARE = 0.6
 
         # first, last: samples; level: median force
         Plateau = Struct.new(:first, :last, :level, keyword_init: true)
@@ -27,7 +28,7 @@ module MildAnvil
           @axis = analysis.time_axis
           @peak = @forces[analysis.peak_index]
           @width = [(@forces.size / BLOCKS.to_f).ceil, 1].max
-          @means = @forces.each_slice(@width).map { |slice| slice.sum / slice.size }
+          @means = Packed.means(analysis.packed, @width)
         end
 
         # @param at_rest [Boolean] count stretches without load, too
@@ -43,12 +44,20 @@ module MildAnvil
         def windows
           taken = []
           longest.sort_by { |from, to| from - to }.each do |from, to|
-            next if to - from + 1 < LEAST_BLOCKS
+            next if to - from + 1 < LEAST_BLOCKS || ramp?(from, to)
             next if taken.any? { |a, b| from <= b && to >= a }
 
             taken << [from, to]
           end
           taken
+        end
+
+        # No flatter inside than outside: told from the means alone, before anything is looked at closely.
+        def ramp?(from, to)
+          reach = [(to - from) / 4, 1].max
+          inner = (@means[to] - @means[from]).abs / (to - from)
+          outer = [(@means[from] - @means[[from - reach, 0].max]).abs, (@means[[to + reach, @means.size - 1].min] - @means[to]).abs].max / reach
+          inner > RAMP_SHARE * outer
         end
 
         # For every start the farthest end with all of it within the tolerance: two queues of extremes keep it linear.

@@ -14,7 +14,7 @@ module MildAnvil
         # @param channel [Channel]
         # @return [Float, nil] newtons; nil when the readings show none
         def of(channel)
-          values = channel.samples.each_slice([channel.samples.size / LOOK, 1].max).map(&:first).uniq.sort
+          values = (0...channel.size).step([channel.size / LOOK, 1].max).map { |i| channel.samples[i] }.uniq.sort
           span = values.last.abs + values.first.abs
           values.each_cons(2).map { |a, b| b - a }.select { |gap| gap > span * ROUNDING_SHARE }.min&.then { |gap| Float(format("%.9g", gap)) }
         end

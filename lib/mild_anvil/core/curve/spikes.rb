@@ -17,19 +17,14 @@ module MildAnvil
         module_function
 
         # @param forces [Array<Float>] shape (n,), in the sense of loading
+        # @param packed [String] the same, packed
         # @param noise [Float] sigma of one reading
         # @param floor [Float] the level of no load
         # @return [Array<Integer>] samples that are spikes, in order
-        def find(forces, noise:, floor:)
-          low, high = forces.minmax
-          least = [SIGMAS * noise, RANGE_SHARE * (high - low)].max
-          found = []
-          before = forces[0]
-          forces.each_with_index do |force, i|
-            leap = force - before
-            before = force
-            found << i if (leap > least || leap < -least) && spike?(forces, i, least, floor)
-          end
+        def find(forces, noise:, floor:, packed: Packed.pack(forces))
+          survey = Packed.survey(packed)
+          least = [SIGMAS * noise, RANGE_SHARE * (survey.highest - survey.lowest)].max
+          found = Packed.leaps(packed, least).select { |i| spike?(forces, i, least, floor) }
           found.size > MOST ? [] : found
         end
 

@@ -14,12 +14,14 @@ module MildAnvil
         # @param peak [Integer] sample of the highest force
         def initialize(channel, peak)
           @channel = channel
-          raw = filled(channel.samples)
+          @whole = Packed.survey(channel.packed).missing.zero?
+          raw = @whole ? channel.samples : filled(channel.samples)
           @sense = raw[peak] < raw[0] ? -1 : 1
-          @values = @sense.negative? ? raw.map(&:-@) : raw
+          @values = @sense.negative? ? Packed.unpack(Packed.shifted(Packed.pack(raw), -1, 0.0)) : raw
           @peak = peak
         end
 
+        def packed = @packed ||= @sense.positive? && @whole ? channel.packed : Packed.pack(values)
         def [](index) = values[index]
         def reading(index) = channel.samples[index]
 
@@ -40,8 +42,6 @@ module MildAnvil
 
         # Where the logger wrote none, the last one stands.
         def filled(samples)
-          return samples unless samples.any?(&:nan?)
-
           last = samples.find { |v| !v.nan? } || 0.0
           samples.map { |v| last = v.nan? ? last : v }
         end

@@ -14,6 +14,7 @@ module MildAnvil
         PROBE_LINES = 400
         DELIMITERS = [";", "\t", ",", " "].freeze
         NAMES = { ";" => "semicolon", "\t" => "tab", "," => "comma", " " => "spaces" }.freeze
+        SEEN_SHARE = 0.1 # of the lines must have a mark that is worth trying
         RUN = 2 # data lines in a row that make a table
 
         # @return [Array<String>] trimmed fields
@@ -40,12 +41,20 @@ module MildAnvil
         # @return [Layout]
         # @raise [InvalidInput] when no line is a row of numbers
         def self.detect(lines, units, spread: [], delimiter: nil, decimal_mark: nil)
-          tried = (delimiter ? [delimiter] : DELIMITERS).filter_map { |mark| attempt(lines, units, spread: spread, delimiter: mark, decimal_mark: decimal_mark) }
+          tried = (delimiter ? [delimiter] : worth_trying(lines)).filter_map { |mark| attempt(lines, units, spread: spread, delimiter: mark, decimal_mark: decimal_mark) }
           best = tried.max_by { |rows, fields, _| [fields >= 2 ? rows : rows * 0.5, fields] }
           raise InvalidInput.new(no_table(lines), line: 1) if best.nil?
 
           best.last
         end
+
+        # A mark that few lines have cuts nothing; without any there is one column.
+        def self.worth_trying(lines)
+          filled = lines.reject { |line| line.strip.empty? }
+          found = DELIMITERS.select { |mark| filled.count { |line| line.strip.include?(mark) } >= SEEN_SHARE * filled.size }
+          found.empty? ? [","] : found
+        end
+        private_class_method :worth_trying
 
         def self.no_table(lines)
           filled = lines.count { |line| !line.strip.empty? }
@@ -69,10 +78,12 @@ module MildAnvil
         # A row has a number or a time in its first fields, and nothing but those, blanks and words for "no value".
         def self.row?(fields, style)
           kinds = fields.map do |f|
-            if f.empty? || NO_VALUE.match?(f)
+            if style.number?(f)
+              :value
+            elsif f.empty? || NO_VALUE.match?(f)
               :none
             else
-              (style.number?(f) || Stamps.form(f) ? :value : :word)
+              Stamps.form(f) ? :value : :word
             end
           end
           kinds.count(:value) >= [1, (fields.size + 1) / 2].max && !kinds.include?(:word)

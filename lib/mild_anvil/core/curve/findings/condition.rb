@@ -24,20 +24,7 @@ module MildAnvil
 
           # Equal readings in a row under load.
           def self.runs(analysis)
-            readings = analysis.readings
-            floor = analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons)
-            found = []
-            start = 0
-            before = nil
-            readings.each_with_index do |value, i|
-              if before != value
-                found << [start, i - 1] if i - start >= STUCK && readings[start] > floor
-                start = i
-                before = value
-              end
-            end
-            found << [start, readings.size - 1] if readings.size - start >= STUCK && readings[start] > floor
-            found
+            Packed.runs(analysis.packed_readings, STUCK, analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons))
           end
           private_class_method :runs
 
@@ -66,7 +53,7 @@ module MildAnvil
           def self.joined(analysis, runs)
             return [] if runs.empty?
 
-            [[runs.first.first, runs.last.last, analysis.readings[runs.first.first..runs.last.last].count { |v| (v - top_reading(analysis)).zero? }]]
+            [[runs.first.first, runs.last.last, runs.sum { |first, last| last - first + 1 }]]
           end
           private_class_method :joined
 

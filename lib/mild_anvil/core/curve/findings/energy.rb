@@ -19,18 +19,8 @@ module MildAnvil
                          because: "force times displacement, added up along the path from the first sample")]
           end
 
-          # @return [Float] joules, by the trapezoidal rule
-          def self.path(analysis, from, stop)
-            forces = analysis.clean
-            way = analysis.travel.values
-            sum = 0.0
-            i = from
-            while i < stop
-              sum += (forces[i] + forces[i + 1]) * (way[i + 1] - way[i])
-              i += 1
-            end
-            sum / 2
-          end
+          # @return [Float] joules
+          def self.path(analysis, from, stop) = Packed.path(analysis.packed, analysis.travel.packed, from, stop)
 
           def self.sample_of(analysis, kind, name) = analysis.of(kind).find { |f| f.kind == name }&.extra&.fetch(:sample)
           private_class_method :sample_of

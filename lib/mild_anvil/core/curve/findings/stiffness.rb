@@ -19,7 +19,7 @@ module MildAnvil
           def self.find(analysis)
             return [] if analysis.travel.nil? || analysis.steady?
 
-            branch = VirginBranch.new(analysis)
+            branch = analysis.virgin_branch
             lines = windows(analysis, branch).select { |_, _, line| line.slope.positive? }
             return [] if lines.empty?
 

@@ -43,7 +43,7 @@ module MildAnvil
           # How far each sample of the first loading lies off the line, smoothed, from the line's own window upwards.
           def self.deviations(analysis, stiffness)
             slope, intercept, from = stiffness.extra.values_at(:newtons_per_metre, :intercept_newtons, :from_newtons)
-            samples = VirginBranch.new(analysis).indices.drop_while { |i| analysis.clean[i] < from }
+            samples = analysis.virgin_branch.indices.drop_while { |i| analysis.clean[i] < from }
             raw = samples.map { |i| analysis.travel[i] - ((analysis.clean[i] - intercept) / slope) }
             samples.each_with_index.map do |sample, i|
               part = raw[[i - SMOOTHED, 0].max..(i + SMOOTHED)]
