@@ -7,7 +7,7 @@ class PullsTest < StoreCase
     pull = import(lot, log_text)
 
     assert_in_delta 900.0, pull.peak_newtons, 1.0
-    assert_equal %w[zero take_up peak break residual].sort, pull.curve.findings.map(&:kind).sort
+    assert_equal %w[zero take_up peak break residual stiffness energy rate].sort, pull.curve.findings.map(&:kind).sort
     assert_equal 1, pull.feature.specimen.number
   end
 

@@ -79,8 +79,8 @@ class ReadingPartsTest < CoreCase
 
   def test_text_is_told_from_what_is_none
     assert_equal "UTF-16LE", decoded("Time,Force\n0,1\n".encode("UTF-16LE")).encoding
-    assert_equal ["CR", %w[a b c]], decoded("a\rb\rc".b).then { |text| [text.newline, text.lines(9)] }
-    assert_equal ["CRLF", 2], decoded("a\r\nb\r\n".b).then { |text| [text.newline, text.line_count] }
+    assert_equal(["CR", %w[a b c]], decoded("a\rb\rc".b).then { |text| [text.newline, text.lines(9)] })
+    assert_equal(["CRLF", 2], decoded("a\r\nb\r\n".b).then { |text| [text.newline, text.line_count] })
     ["\x00\x01\x02\x03" * 50, "PK\x03\x04#{"\x00\x07" * 90}".b].each { |bytes| assert_raises(MildAnvil::InvalidInput) { decoded(bytes) } }
   end
 

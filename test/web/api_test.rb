@@ -98,3 +98,27 @@ class ApiTest < WebCase
     assert_empty described - routes
   end
 end
+
+# Findings overruled, readings typed and readers kept, over HTTP.
+class FindingsApiTest < WebCase
+  def test_a_finding_is_overruled_and_taken_back
+    pull = upload("/api/lots/#{lot.id}/curves", log_text)
+    shown = call(:post, "/api/pulls/#{pull['id']}/findings", { kind: "peak", place: 0, force_newtons: 870, reason: "display" }, expect: 201)
+
+    assert_in_delta 870.0, shown["peak_newtons"]
+    call(:post, "/api/pulls/#{pull['id']}/findings/undo", { kind: "peak", place: 0 })
+    call(:post, "/api/pulls/#{pull['id']}/findings/undo", { kind: "peak", place: 0 }, expect: 409)
+    call(:post, "/api/pulls/#{pull['id']}/findings", { kind: "peak" }, expect: 422)
+  end
+
+  def test_readings_and_readers
+    body = { unit: "kN", readings: [{ force: "0" }, { force: "4" }, { force: "8" }], broke_before: "10" }
+    assert_equal "between", call(:post, "/api/lots/#{lot.id}/readings", body, expect: 201)["judgement"]["counts_as"]
+    call(:post, "/api/lots/#{lot.id}/readings", body.merge(unit: "V"), expect: 422)
+    reader = call(:post, "/api/readers", { name: "Bench 2", signature: "a" * 40, choices: { delimiter: ";" } }, expect: 201)
+
+    assert_includes call(:get, "/api/readers").map { |r| r["name"] }, "Bench 2"
+    assert_empty(call(:delete, "/api/readers/#{reader['id']}").select { |r| r["name"] == "Bench 2" })
+    call(:post, "/api/readers", { name: "x", signature: "no", choices: {} }, expect: 422)
+  end
+end

@@ -1,6 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { grouped, perUnit } from "@/format/force";
+import { CurveAxes, MARGIN as M } from "./CurveAxes";
 import { curvePath, panned, zoomed, type Stretch } from "./curvePath";
 import { Flags, type Flag } from "./Flags";
 import { decimals, nearest } from "./readout";
@@ -18,17 +19,18 @@ type Props = {
   lines?: { newtons: number; text: string }[];
   height: number;
   muted?: boolean;
+  onMoveFlag?: (flag: Flag, at: number) => void;
 };
 
-const M = { left: 46, right: 12, top: 30, bottom: 26 };
 const CLOSEST = 1e-5; // of the whole length
 
 /** The force curve at any zoom, with its findings as flags. Wheel or + and − zoom, drag selects, arrows move. */
-export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, flags, lines = [], height, muted }: Props) {
+export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, flags, lines = [], height, muted, onMoveFlag }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(560);
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<[number, number] | null>(null);
   const [hover, setHover] = useState<number | null>(null);
+  const [grabbed, setGrabbed] = useState<{ flag: Flag; at: number } | null>(null);
   const x = useMemo(() => scaleLinear(range, [M.left, width - M.right]), [range, width]);
   const y = useMemo(() => scaleLinear([0, top / perUnit(unit)], [height - M.bottom, M.top]), [top, unit, height]);
   const yOf = (newtons: number) => y(newtons / perUnit(unit));
@@ -50,6 +52,8 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
   const at = (clientX: number) =>
     Math.min(Math.max(x.invert(clientX - (svg.current?.getBoundingClientRect().left ?? 0)), range[0]), range[1]);
   const release = () => {
+    if (grabbed && Math.abs(x(grabbed.at) - x(grabbed.flag.at)) > 3) onMoveFlag?.(grabbed.flag, grabbed.at);
+    setGrabbed(null);
     if (drag && onRange && Math.abs(x(drag[1]) - x(drag[0])) > 6) onRange([Math.min(...drag), Math.max(...drag)]);
     setDrag(null);
   };
@@ -66,6 +70,11 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
     event.preventDefault();
     onRange(move());
   };
+  // A flag that is being moved rides along the curve.
+  const ride = grabbed && nearest(stretch, grabbed.at);
+  const shown = ride
+    ? flags.map((f) => (f.id === grabbed.flag.id ? { ...f, at: grabbed.at, newtons: ride.newtons, mine: true } : f))
+    : flags;
   const read = hover == null ? null : nearest(stretch, hover);
   return (
     <div ref={ref} className="min-w-0 overflow-hidden">
@@ -83,39 +92,16 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
         onPointerMove={(e) => {
           setHover(at(e.clientX));
           if (drag) setDrag([drag[0], at(e.clientX)]);
+          if (grabbed) setGrabbed({ flag: grabbed.flag, at: at(e.clientX) });
         }}
         onPointerUp={release}
         onPointerLeave={() => {
           setHover(null);
           setDrag(null);
+          setGrabbed(null);
         }}
       >
-        {y.ticks(5).map((tick) => (
-          <g key={tick}>
-            <line
-              x1={M.left}
-              x2={width - M.right}
-              y1={y(tick)}
-              y2={y(tick)}
-              className={tick === 0 ? "stroke-ink" : "stroke-line"}
-              strokeWidth={tick === 0 ? 1.3 : 0.8}
-            />
-            <text x={M.left - 7} y={y(tick) + 4} textAnchor="end" className="num fill-soft" fontSize={11.5}>
-              {grouped(tick, decimals(y.ticks(5)))}
-            </text>
-          </g>
-        ))}
-        <text x={M.left - 7} y={14} textAnchor="end" className="fill-soft" fontSize={11.5}>
-          {unit}
-        </text>
-        {x.ticks(6).map((tick) => (
-          <text key={tick} x={x(tick)} y={height - 8} textAnchor="middle" className="num fill-soft" fontSize={11.5}>
-            {x(tick) < width - 40 ? grouped(tick, decimals(x.ticks(6))) : ""}
-          </text>
-        ))}
-        <text x={width - M.right} y={height - 8} textAnchor="end" className="fill-soft" fontSize={11.5}>
-          {xUnit}
-        </text>
+        <CurveAxes x={x} y={y} width={width} height={height} unit={unit} xUnit={xUnit} />
         {lines.map((line) => (
           <g key={line.text}>
             <line
@@ -144,7 +130,14 @@ export function CurveChart({ stretch, bounds, range, onRange, top, unit, xUnit, 
             className={muted ? "stroke-soft" : "stroke-measured"}
             data-testid="curve"
           />
-          <Flags flags={flags} x={x} y={yOf} width={width} />
+          <Flags
+            flags={shown}
+            x={x}
+            y={yOf}
+            width={width}
+            height={height - M.bottom}
+            onGrab={onMoveFlag && ((flag) => setGrabbed({ flag, at: flag.at }))}
+          />
           {drag && (
             <rect
               x={x(Math.min(...drag))}

@@ -1,5 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
+import { flagLayout } from "./flagLayout";
 import { curvePath, panned, zoomed } from "./curvePath";
 import { ForceRule } from "./ForceRule";
 import { placeDemands, placeMarks, ruleTop, tickStep, type RuleMark } from "./ruleLayout";
@@ -56,5 +57,23 @@ describe("the curve", () => {
     expect(zoomed([0, 10], 4, 0.5, [0, 10], 0)).toEqual([2, 7]);
     expect(zoomed([0, 10], 0, 5, [0, 10], 0)).toEqual([0, 10]);
     expect(panned([2, 4], 5, [0, 10])).toEqual([8, 10]);
+  });
+});
+
+describe("the words of flags", () => {
+  const crowd = Array.from({ length: 8 }, (_, i) => ({ x: 300 + i * 12, y: 200 - i * 3, text: "first failure" }));
+  it("never cover each other", () => {
+    const boxes = flagLayout(crowd, 600, 280).flatMap((place, i) => {
+      const point = crowd[i];
+      if (!place || !point) return [];
+      const x1 = place.left ? point.x - 6 - 92 : point.x + 6;
+      return [{ x1, x2: x1 + 92, y: point.y - place.up }];
+    });
+    expect(boxes.length).toBeGreaterThan(4);
+    boxes.forEach((a, i) => boxes.slice(i + 1).forEach((b) => expect(a.x1 < b.x2 && b.x1 < a.x2 && Math.abs(a.y - b.y) < 16).toBe(false)));
+  });
+  it("stay inside the drawing, or stay away", () => {
+    expect(flagLayout([{ x: 595, y: 100, text: "released" }], 600, 280)[0]?.left).toBe(true);
+    expect(flagLayout([{ x: 20, y: 10, text: "a word that is longer than the drawing is wide" }], 100, 30)[0]).toBeNull();
   });
 });

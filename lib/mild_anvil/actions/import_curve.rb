@@ -10,7 +10,7 @@ module MildAnvil
       # @param choices [Hash] see FileChoices
       # @return [Store::Models::Pull]
       # @raise [InvalidInput] naming line and mend; [Conflict] for a file that is here already
-      def call(lot_id:, name:, source:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "")
+      def call(lot_id:, name:, source:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "", origin: "file")
         source = Devices::Delimited::Source.of(source)
         DuplicateFile.refuse!(Store::Models::Lot.fetch!(lot_id), source)
         packing = Thread.new { Store::Models::SourceFile.pack(source.each_part) }
@@ -27,7 +27,7 @@ module MildAnvil
         Store::Database.write do
           lot = Store::Models::Lot.fetch!(lot_id).lock!
           DuplicateFile.refuse!(lot, source) # again under the lock: the same file may have come in meanwhile
-          pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: "file", note: note,
+          pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: origin, note: note,
                               peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: analysis.step_newtons)
           StoreCurve.call(pull: pull, name: name, source: source, packed: packing.value, prepared: prepared, reading: reading, analysis: analysis, findings: findings)
           Audit.record(:import_curve, pull, person_id: person_id, file: name)

@@ -16,9 +16,25 @@ module MildAnvil
         { id: curve.id, sample_count: curve.sample_count, start_seconds: curve.start_seconds, end_seconds: curve.end_seconds, interval_seconds: curve.interval_seconds,
           offset_newtons: curve.offset_newtons, sense: curve.sense, sha256: curve.sha256, reading: curve.reading, file: file(curve.source_file),
           channels: curve.channels.map { |c| { position: c.position, name: c.name, role: c.role, unit: c.unit, main: c.main } },
-          findings: curve.findings.map { |f| f.values.slice(:kind, :at_seconds, :until_seconds, :force_newtons, :because, :rule_version).merge(extra: f.extra) } }
+          findings: findings(curve) }
       end
       private_class_method :curve
+
+      # Each with its place among those of its kind, and with what a person put beside it.
+      def findings(curve)
+        overruled = Store::Models::FindingOverride.in_force(curve.id)
+        counts = Hash.new(-1)
+        curve.findings.map do |f|
+          place = counts[f.kind] += 1
+          f.values.slice(:kind, :at_seconds, :until_seconds, :force_newtons, :because, :rule_version).merge(extra: f.extra, place: place, overruled: overruled(overruled[[f.kind, place]]))
+        end
+      end
+      private_class_method :findings
+
+      def overruled(row)
+        row && { at_seconds: row.at_seconds, force_newtons: row.force_newtons, reason: row.reason, person: row.person.name, created_at: row.created_at }
+      end
+      private_class_method :overruled
 
       def file(file) = { id: file.id, name: file.name, sha256: file.sha256, byte_count: file.byte_count }
       private_class_method :file

@@ -24,9 +24,23 @@ module MildAnvil
         reading = Devices::Delimited::Reader.read(Devices::Delimited::Source.file(path), name: File.basename(path), units: Catalogue.units, choices: choices(options))
         raise InvalidInput.new("#{reading.questions.map { |q| q[:text] }.join(' ')} Answer with --columns or --rate", questions: reading.questions, reading: reading.to_h) unless reading.ready?
 
-        analysis = Core::Curve::Analysis.new(reading.recording)
+        analysis = Core::Curve::Analysis.new(reading.recording, settings: CurveSettings.call(options, Catalogue.units))
         { file: File.basename(path), reading: reading.to_h, resolution_newtons: analysis.step_newtons, rule_version: Core::Curve::Analysis::RULE_VERSION,
-          findings: analysis.findings.map(&:to_h) }
+          findings: analysis.findings.map { |f| numbered(f) } }
+      end
+
+      # What is infinite or no number has no place in JSON.
+      def numbered(finding)
+        finding.to_h.transform_values { |v| plain(v) }
+      end
+
+      def plain(value)
+        case value
+        when Hash then value.transform_values { |v| plain(v) }
+        when Array then value.map { |v| plain(v) }
+        when Float then value.finite? ? value : nil
+        else value
+        end
       end
 
       # --columns "0:time:s,1:force:kN:main,2:displacement:mm"
@@ -50,7 +64,7 @@ module MildAnvil
       def line(finding, found, options)
         unit = Catalogue.units.find(options[:unit] || found[:reading][:columns].find { |c| c[:main] }[:unit])
         value = finding[:force_newtons] && Core::Quantity::FigureRule.for(unit: unit, resolution_newtons: found[:resolution_newtons], largest_newtons: finding[:force_newtons].abs).nearest(finding[:force_newtons])
-        format("%-10s %12s %14s   %s", finding[:kind].tr("_", " "), finding[:at_seconds] ? "#{format('%.6g', finding[:at_seconds])} s" : "", value.to_s, finding[:because])
+        format("%-15s %12s %14s   %s", finding[:kind].tr("_", " "), finding[:at_seconds] ? "#{format('%.6g', finding[:at_seconds])} s" : "", value.to_s, finding[:because])
       end
 
       def folder(path, options)

@@ -57,11 +57,24 @@ module MildAnvil
           o.on("--columns LIST", "index:role:unit[:main], comma between") { |v| options[:columns] = v }
           o.on("--rate HERTZ", Float, "sampling rate, when the file has none") { |v| options[:rate] = v }
           o.on("--skip-bad-rows", "pass over rows without a force") { options[:skip_bad_rows] = true }
+          curve_options(o, options)
           o.on("-h", "--help") do
             options[:helped] = true
             @out.puts(o)
           end
         end
+      end
+
+      QUANTITIES = { "--gauge-length LENGTH" => [:gauge_length_metres, "yield at 0.2 % of it, such as 50mm"], "--yield-offset LENGTH" => [:yield_offset_metres, "such as 0.1mm"],
+                     "--rate-wanted FORCE" => [:wanted_rate, "per second, of the procedure, such as 0.5kN"],
+                     "--cell-uncertainties U1,U2" => [:cell_uncertainties, "of two cells in line, such as 30N,50N"] }.freeze
+
+      def curve_options(parser, options)
+        parser.on("--hold FORCE:SECONDS[:SHARE]", "a target to be held, such as 20kN:60; may be repeated") { |v| (options[:holds] ||= []) << v }
+        parser.on("--at-displacement LENGTH", "the force there; may be repeated") { |v| (options[:at_displacement] ||= []) << v }
+        parser.on("--at-force FORCE", "the displacement there; may be repeated") { |v| (options[:at_force] ||= []) << v }
+        parser.on("--train-stiffness X", Float, "of all but the specimen, kN/mm") { |v| options[:train_stiffness] = v }
+        QUANTITIES.each { |flag, (name, words)| parser.on(flag, words) { |v| options[name] = v } }
       end
 
       def rate_options(parser, options)

@@ -26,6 +26,12 @@ module MildAnvil
         Window.new(bin: bin, times: times(start, count, bin), series: series)
       end
 
+      # @return [Float] the main channel's reading at a time, as the logger wrote it
+      def sample_at(seconds)
+        index = index_at(seconds).clamp(0, @curve.sample_count - 1)
+        Samples.read(@curve.main_channel.id, bin: 1, from: index, count: 1).first.first
+      end
+
       private
 
       def time_channel = @time_channel ||= @curve.channels.find { |c| c.role == "time" }

@@ -79,6 +79,30 @@ module MildAnvil
         optional(:reason).value(:string, max_size?: 400)
       end
 
+      FindingPlace = Dry::Schema.JSON do
+        required(:kind).filled(:string, max_size?: 30)
+        required(:place).filled(:integer, gteq?: 0)
+      end
+
+      Overruling = Dry::Schema.JSON(parent: FindingPlace) do
+        optional(:at_seconds).maybe(NUMBER)
+        optional(:force_newtons).maybe(NUMBER, **POSITIVE)
+        optional(:reason).value(:string, max_size?: 400)
+      end
+
+      Readings = Dry::Schema.JSON do
+        required(:unit).filled(:string, included_in?: Core::Quantity::UnitTable::DISPLAYED_FORCES)
+        optional(:displacement_unit).maybe(:string, included_in?: Catalogue.units.of("displacement").map(&:symbol))
+        optional(:broke_before).maybe(:string, max_size?: 40)
+        optional(:specimen_number).maybe(:integer, gt?: 0, lteq?: 100_000)
+        optional(:feature_name).maybe(:string, max_size?: 60)
+        optional(:note).value(:string, max_size?: 400)
+        required(:readings).array(:hash) do
+          required(:force).filled(:string, max_size?: 40)
+          optional(:displacement).maybe(:string, max_size?: 40)
+        end
+      end
+
       Choices = Dry::Schema.JSON do
         optional(:delimiter).maybe(:string, included_in?: Actions::FileChoices::DELIMITERS)
         optional(:decimal_mark).maybe(:string, included_in?: [".", ","])
@@ -94,6 +118,12 @@ module MildAnvil
           optional(:sign).maybe(:integer, included_in?: [1, -1])
           optional(:main).maybe(:bool)
         end
+      end
+
+      Reader = Dry::Schema.JSON do
+        required(:name).filled(:string, max_size?: 80)
+        required(:signature).filled(:string, format?: /\A\h{40}\z/)
+        required(:choices).hash(Choices)
       end
     end
   end

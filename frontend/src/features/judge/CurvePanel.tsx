@@ -4,20 +4,28 @@ import type { Schemas } from "@/api/client";
 import { windowQuery } from "@/api/queries";
 import { useKeys } from "@/app/keys";
 import { useLot } from "@/app/lotContext";
+import { ChannelStrip } from "@/charts/ChannelStrip";
 import { CurveChart } from "@/charts/CurveChart";
 import type { Flag } from "@/charts/Flags";
 import { zoomed } from "@/charts/curvePath";
-import { force } from "@/format/force";
+import { force, perUnit } from "@/format/force";
 import { Segments } from "@/ui/Segments";
 import { Waiting } from "@/ui/states";
+import { flagWord } from "./findingWords";
+import type { Overruling } from "./useOverrule";
 
 type Curve = Schemas["Curve"];
 const POINTS = 700;
-const MM = 1000;
-const FLAGGED = ["take_up", "peak", "break", "release"];
+const CHANNEL_UNITS: Record<string, [string, number]> = {
+  displacement: ["mm", 1e-3],
+  angle: ["°", Math.PI / 180],
+  torque: ["N·m", 1],
+  pressure: ["bar", 1e5],
+  temperature: ["°C", 1],
+};
 
 /** The curve at any zoom, against time or against travel. */
-export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
+export function CurvePanel({ curve, muted, overruling }: { curve: Curve; muted: boolean; overruling: Overruling }) {
   const { page, unit } = useLot();
   const bounds = useMemo<[number, number]>(() => [curve.start_seconds, curve.end_seconds], [curve.start_seconds, curve.end_seconds]);
   const [range, setRange] = useState(bounds);
@@ -26,20 +34,26 @@ export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
   const whole = asked[0] === bounds[0] && asked[1] === bounds[1];
   const onTravel = against === "travel";
   const { data } = useQuery({ ...windowQuery(curve.id, POINTS, whole || onTravel ? undefined : asked), placeholderData: keepPreviousData });
-  const travel = curve.channels.find((c) => c.role === "displacement");
+  const travel = curve.channels.find((c) => c.role === "displacement" || c.role === "angle");
+  const [xUnit, per] = CHANNEL_UNITS[travel?.role ?? "displacement"] ?? ["mm", 1e-3];
+  const moved = (f: Flag, at: number) => {
+    const finding = curve.findings.find((g) => `${g.kind}-${g.place}` === f.id);
+    if (finding) overruling.set(finding, { at_seconds: at, force_newtons: null, reason: "moved on the curve" });
+  };
   useKeys([{ keys: "x", label: "Force on travel or on time", run: () => travel && setAgainst(onTravel ? "time" : "travel") }]);
   const main = data?.series.find((s) => s.main);
-  const moved = data?.series.find((s) => s.position === travel?.position);
+  const along = data?.series.find((s) => s.position === travel?.position);
   const stretch = useMemo(() => {
     if (!data || !main) return null;
-    if (!onTravel || !moved) return { xs: data.seconds, lows: main.lows, highs: main.highs };
-    const xs = moved.lows.map((low, i) => (((low ?? 0) + (moved.highs[i] ?? low ?? 0)) / 2) * MM);
+    if (!onTravel || !along) return { xs: data.seconds, lows: main.lows, highs: main.highs };
+    const xs = along.lows.map((low, i) => ((low ?? 0) + (along.highs[i] ?? low ?? 0)) / 2 / per);
     return { xs, lows: main.lows, highs: main.highs };
-  }, [data, main, moved, onTravel]);
+  }, [data, main, along, onTravel, per]);
   if (!stretch || !data) return <Waiting what="the curve" />;
-  const flags = curve.findings
-    .filter((f) => FLAGGED.includes(f.kind) && f.at_seconds != null && f.force_newtons != null)
-    .map((f) => flag(f, unit, curve, onTravel ? { seconds: data.seconds, xs: stretch.xs } : null));
+  const text = (newtons: number) => `${force(newtons, { unit })} ${unit}`;
+  const places = onTravel ? { seconds: data.seconds, xs: stretch.xs } : null;
+  const flags = curve.findings.flatMap((f) => flag(f, flagWord(f, text), places));
+  const others = onTravel ? [] : data.series.filter((s) => !s.main);
   const peak = Math.max(
     ...curve.findings.map((f) => f.force_newtons ?? 0),
     ...stretch.highs.map((h) => h ?? 0),
@@ -89,12 +103,27 @@ export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
         onRange={onTravel ? undefined : setRange}
         top={Math.max(peak, claim ?? 0) * 1.1}
         unit={unit}
-        xUnit={onTravel ? "mm" : "s"}
+        xUnit={onTravel ? xUnit : "s"}
         flags={flags}
         lines={claim ? [{ newtons: claim, text: `claim ${force(claim, { unit })} ${unit}` }] : []}
-        height={300}
+        height={others.length > 2 ? 250 : 300}
         muted={muted}
+        onMoveFlag={onTravel ? undefined : moved}
       />
+      {others.map((s) => {
+        const [name, per] =
+          s.role === "force" ? [unit, perUnit(unit)] : (CHANNEL_UNITS[s.role] ?? [s.role === "other" ? "as logged" : s.role, 1]);
+        return (
+          <ChannelStrip
+            key={s.position}
+            name={s.name}
+            unit={name}
+            perUnit={per}
+            stretch={{ xs: data.seconds, lows: s.lows, highs: s.highs }}
+            range={range}
+          />
+        );
+      })}
     </>
   );
 }
@@ -102,18 +131,11 @@ export function CurvePanel({ curve, muted }: { curve: Curve; muted: boolean }) {
 const MINUS = "−";
 const middle = ([from, to]: [number, number]) => (from + to) / 2;
 
-function flag(f: Schemas["Finding"], unit: string, curve: Curve, travel: { seconds: number[]; xs: number[] } | null): Flag {
-  const extra = f.extra as { speed?: string };
-  const words: Record<string, string> = {
-    take_up: "take-up",
-    peak: `highest ${force(f.force_newtons ?? 0, { unit })}`,
-    break: extra.speed ?? "break",
-    release: "released",
-  };
-  let at = f.at_seconds ?? 0;
-  if (travel) {
-    const i = travel.seconds.findIndex((s) => s >= at);
-    at = travel.xs[i < 0 ? travel.xs.length - 1 : i] ?? 0;
-  }
-  return { id: `${curve.id}-${f.kind}`, at, newtons: f.force_newtons ?? 0, text: words[f.kind] ?? f.kind, kind: f.kind };
+function flag(f: Schemas["Finding"], text: string | undefined, travel: { seconds: number[]; xs: number[] } | null): Flag[] {
+  const seconds = f.overruled?.at_seconds ?? f.at_seconds;
+  const newtons = f.overruled?.force_newtons ?? f.force_newtons;
+  if (!text || seconds == null || newtons == null) return [];
+  const i = travel ? travel.seconds.findIndex((s) => s >= seconds) : 0;
+  const at = travel ? (travel.xs[i < 0 ? travel.xs.length - 1 : i] ?? 0) : seconds;
+  return [{ id: `${f.kind}-${f.place}`, at, newtons, text, kind: f.kind, mine: f.overruled != null }];
 }

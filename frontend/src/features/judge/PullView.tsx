@@ -5,13 +5,15 @@ import { force } from "@/format/force";
 import { when } from "@/format/words";
 import { ErrorNote, Waiting } from "@/ui/states";
 import { CurvePanel } from "./CurvePanel";
-import { findingWords } from "./findingWords";
+import { FindingRow } from "./FindingRow";
 import { JudgePanel } from "./JudgePanel";
+import { useOverrule } from "./useOverrule";
 
 /** One pull large: its curve with flags, what was found and why, where it came from; and the judgement. */
 export function PullView({ id, onNext }: { id: number; onNext: () => void }) {
   const { page, unit } = useLot();
   const { data: pull, error, refetch } = useQuery(pullQuery(id));
+  const overruling = useOverrule(id);
   if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
   if (!pull) return <Waiting what="the pull" />;
   const text = (n: number) => `${force(n, { unit, resolution: pull.resolution_newtons })} ${unit}`;
@@ -31,13 +33,10 @@ export function PullView({ id, onNext }: { id: number; onNext: () => void }) {
         </div>
         {pull.curve ? (
           <>
-            <CurvePanel curve={pull.curve} muted={pull.judgement?.counts_as === "void"} />
+            <CurvePanel curve={pull.curve} muted={pull.judgement?.counts_as === "void"} overruling={overruling} />
             <dl className="border-line mt-1 border-t">
               {pull.curve.findings.map((f) => (
-                <div key={f.kind} className="border-line grid grid-cols-[92px_1fr] border-b py-1 text-[13px] last:border-b-0">
-                  <dt className="font-semibold">{f.kind.replace("_", " ")}</dt>
-                  <dd>{findingWords(f, text)}</dd>
-                </div>
+                <FindingRow key={`${f.kind}-${f.place}`} finding={f} text={text} overruling={overruling} />
               ))}
             </dl>
             <p className="border-line text-soft border-t pt-2 text-[12.5px]">

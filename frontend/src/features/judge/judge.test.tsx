@@ -1,10 +1,11 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import type { Schemas } from "@/api/client";
 import { judgement, pull } from "@/test/data";
 import { renderInLot, serve } from "@/test/render";
-import { findingWords } from "./findingWords";
+import { FindingRow } from "./FindingRow";
+import { findingWords, flagWord } from "./findingWords";
 import { JudgePanel } from "./JudgePanel";
 
 const POST = "POST /api/pulls/1/judgements";
@@ -70,6 +71,8 @@ describe("findings in words", () => {
     force_newtons: 3608,
     because: "highest reading",
     rule_version: "1",
+    place: 0,
+    overruled: null,
     extra,
   });
   const text = (n: number) => `${(n / 1000).toFixed(3)} kN`;
@@ -79,7 +82,61 @@ describe("findings in words", () => {
       "3.608 kN at 20.8 s: highest reading. Sampled at 100 Hz, so at most 0.004 kN was missed.",
     );
   });
+  it("say how far it fell, how stiff it was, and how the displacement went on", () => {
+    expect(findingWords(finding("slip", { after_newtons: 2500 }), text)).toContain("down to 2.500 kN");
+    expect(findingWords({ ...finding("stiffness", { newtons_per_metre: 2.4e6 }), force_newtons: null }, text)).toMatch(/^2\.400 kN\/mm/);
+    expect(
+      findingWords(
+        { ...finding("creep", { initial_metres: 0.002, metres_at_one_hour: 0.0003, exponent: 0.18 }), force_newtons: null },
+        text,
+      ),
+    ).toContain("t^0.180");
+  });
+  it("fly as flags only where they have a place on the curve", () => {
+    expect(flagWord(finding("peak", {}), text)).toBe("highest 3.608 kN");
+    expect(flagWord(finding("energy", {}), text)).toBeUndefined();
+    const mine = { at_seconds: 1, force_newtons: 3500, reason: "", person: "R. Vale", created_at: "2026-11-25T08:00:00Z" };
+    expect(flagWord({ ...finding("peak", {}), overruled: mine }, text)).toBe("highest 3.500 kN, by R. Vale");
+  });
   it("say when no zero could be taken", () => {
     expect(findingWords(finding("zero", { noise_newtons: null }), text)).toBe("Highest reading.");
+  });
+});
+
+describe("a finding that a person knows better", () => {
+  const found: Schemas["Finding"] = {
+    kind: "peak",
+    place: 0,
+    at_seconds: 20.8,
+    until_seconds: null,
+    force_newtons: 3608,
+    because: "highest reading",
+    rule_version: "2",
+    overruled: null,
+    extra: {},
+  };
+  const text = (n: number) => `${(n / 1000).toFixed(3)} kN`;
+  const overruling = () => ({ set: vi.fn(), undo: vi.fn() });
+
+  it("is put beside the found one with its reason", async () => {
+    serve();
+    const spies = overruling();
+    renderInLot(<FindingRow finding={found} text={text} overruling={spies} />);
+    await userEvent.click(screen.getByRole("button", { name: "Overrule" }));
+    await userEvent.clear(screen.getByLabelText("Force"));
+    await userEvent.type(screen.getByLabelText("Force"), "3.5");
+    await userEvent.type(screen.getByLabelText("Reason"), "display");
+    await userEvent.click(screen.getByRole("button", { name: "Put it beside" }));
+    expect(spies.set).toHaveBeenCalledWith(found, { at_seconds: 20.8, force_newtons: 3500, reason: "display" });
+  });
+  it("shows both values, who and when, and can be taken back", async () => {
+    serve();
+    const spies = overruling();
+    const mine = { at_seconds: 20.1, force_newtons: 3500, reason: "display", person: "R. Vale", created_at: "2026-11-25T08:00:00Z" };
+    renderInLot(<FindingRow finding={{ ...found, overruled: mine }} text={text} overruling={spies} />);
+    expect(screen.getByText(/3\.608 kN at/)).toHaveClass("line-through");
+    expect(screen.getByText(/by R\. Vale/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+    expect(spies.undo).toHaveBeenCalled();
   });
 });

@@ -6,12 +6,26 @@ import { duration, plural, rate } from "@/format/words";
 import { Reader } from "./Reader";
 import type { Choices, Item } from "./useDrop";
 
-type Props = { item: Item; onChoose: (choices: Choices) => void; onPlace: (choices: Choices) => void; onRemove: () => void };
+type Props = {
+  item: Item;
+  onChoose: (choices: Choices) => void;
+  onPlace: (choices: Choices) => void;
+  onRemove: () => void;
+  onRemembered: (signature: string) => void;
+};
 
-const STATE = { reading: "Reading …", ready: "Ready", asks: "Asks", refused: "Refused", saving: "Saving …", saved: "Saved" };
+const STATE = {
+  waiting: "Waiting",
+  reading: "Reading …",
+  ready: "Ready",
+  asks: "Asks",
+  refused: "Refused",
+  saving: "Saving …",
+  saved: "Saved",
+};
 
 /** One file of a drop: what was understood, what is asked, or why it is refused. */
-export function DropItem({ item, onChoose, onPlace, onRemove }: Props) {
+export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Props) {
   const { unit } = useLot();
   const [open, setOpen] = useState(false);
   const { preview } = item;
@@ -64,7 +78,7 @@ export function DropItem({ item, onChoose, onPlace, onRemove }: Props) {
         </button>
       )}
       {preview && shown && item.state !== "saved" && (
-        <Reader preview={preview} choices={item.choices} onChoose={onChoose} onPlace={onPlace} />
+        <Reader preview={preview} choices={item.choices} onChoose={onChoose} onPlace={onPlace} onRemembered={onRemembered} />
       )}
     </article>
   );
@@ -79,6 +93,8 @@ function understood(preview: NonNullable<Item["preview"]>): string {
     hertz,
     preview.duration_seconds ? duration(preview.duration_seconds) : null,
     preview.decimal_mark === "," ? `${preview.delimiter_name}, decimal comma` : preview.delimiter_name,
+    preview.reader ? `read as “${preview.reader.name}”` : null,
+    ...(preview.events ?? []).map((e) => plural(e.count, e.kind.replaceAll("_", " "))),
   ]
     .filter(Boolean)
     .join(" · ");

@@ -6,9 +6,16 @@ import { typedNumber } from "@/format/force";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
+import { RememberReader } from "./RememberReader";
 import type { Choices } from "./useDrop";
 
-type Props = { preview: Schemas["Preview"]; choices: Choices; onChoose: (choices: Choices) => void; onPlace: (choices: Choices) => void };
+type Props = {
+  preview: Schemas["Preview"];
+  choices: Choices;
+  onChoose: (choices: Choices) => void;
+  onPlace: (choices: Choices) => void;
+  onRemembered: (signature: string) => void;
+};
 type ColumnChoice = NonNullable<Choices["columns"]>[number];
 
 const ROLES = ["time", "sample", "force", "displacement", "torque", "angle", "pressure", "temperature", "other", "ignore"];
@@ -23,7 +30,7 @@ const QUANTITY: Record<string, string> = {
 };
 
 /** Every guess about a file, with its reason, to be changed. */
-export function Reader({ preview, choices, onChoose, onPlace }: Props) {
+export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Props) {
   const { data: session } = useQuery(sessionQuery);
   const [hertz, setHertz] = useState("");
   const units = session?.reader_units ?? [];
@@ -89,7 +96,12 @@ export function Reader({ preview, choices, onChoose, onPlace }: Props) {
                     className="h-4 w-4 accent-(--ink)"
                   />
                 </td>
-                <td className="text-soft">{column.because}</td>
+                <td className="text-soft">
+                  <b className={column.confidence === "guess" ? "text-derived font-semibold" : "font-semibold"}>
+                    {column.confidence ?? "not known"}
+                  </b>
+                  : {column.because}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -152,6 +164,7 @@ export function Reader({ preview, choices, onChoose, onPlace }: Props) {
           onChange={(e) => onPlace({ feature_name: e.target.value || null })}
         />
       </div>
+      {preview.ready && <RememberReader preview={preview} choices={choices} onRemembered={onRemembered} />}
     </div>
   );
 }

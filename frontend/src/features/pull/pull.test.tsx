@@ -5,7 +5,10 @@ import type { ReactNode } from "react";
 import { describe, expect, it } from "vitest";
 import { pull } from "@/test/data";
 import { renderInLot, serve } from "@/test/render";
+import { zipSync, strToU8 } from "fflate";
 import { PeakForm } from "./PeakForm";
+import { ReadingsForm } from "./ReadingsForm";
+import { opened } from "./unpack";
 import { useDrop } from "./useDrop";
 
 describe("typing a peak", () => {
@@ -90,5 +93,45 @@ describe("a drop of files", () => {
     const key = result.current.items[0]?.key ?? "";
     act(() => result.current.remove(key));
     expect(result.current.items).toHaveLength(0);
+  });
+});
+
+describe("typing readings", () => {
+  it("sends force and dial line by line, and what it broke before", async () => {
+    const sent = serve({ "POST /api/lots/7/readings": () => ({ status: 201, body: pull() }) });
+    renderInLot(<ReadingsForm />);
+    await userEvent.type(screen.getByLabelText(/Readings on the way up/), "0 0\n5.0 1.2\n10.0 2.4");
+    await userEvent.type(screen.getByLabelText("Broke before"), "12");
+    await userEvent.click(screen.getByRole("button", { name: "Keep these readings" }));
+    await waitFor(() =>
+      expect(sent[0]?.body).toMatchObject({
+        unit: "kN",
+        broke_before: "12",
+        readings: [{ force: "0" }, { force: "5.0" }, { force: "10.0" }],
+      }),
+    );
+  });
+  it("names the line that is no force", async () => {
+    serve();
+    renderInLot(<ReadingsForm />);
+    await userEvent.type(screen.getByLabelText(/Readings on the way up/), "0\nabc\n10");
+    expect(screen.getByText(/Line 2 has no force/)).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Keep these readings" })).toBeDisabled();
+  });
+});
+
+describe("archives", () => {
+  it("are opened; what a system leaves in them is passed over", async () => {
+    const bytes = zipSync({
+      "day 1/a.csv": strToU8("1,2"),
+      "b.csv": strToU8("3,4"),
+      "__MACOSX/b.csv": strToU8("x"),
+      "day 1/.hidden": strToU8("x"),
+    });
+    const files = await opened([new File([bytes.slice().buffer], "all.zip"), new File(["5"], "c.csv")]);
+    expect(files.map((f) => f.name)).toEqual(["a.csv", "b.csv", "c.csv"]);
+  });
+  it("that are none go on as files", async () => {
+    expect((await opened([new File(["no archive"], "x.zip")])).map((f) => f.name)).toEqual(["x.zip"]);
   });
 });

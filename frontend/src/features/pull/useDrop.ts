@@ -7,17 +7,29 @@ export type Item = {
   key: string;
   file: File;
   choices: Choices;
-  state: "reading" | "ready" | "asks" | "refused" | "saving" | "saved";
+  state: "waiting" | "reading" | "ready" | "asks" | "refused" | "saving" | "saved";
   preview?: Schemas["Preview"];
   message?: string;
 };
 
+const AT_ONCE = 2;
 let counter = 0;
+
+/** Runs a task for each item, a few at a time, in order. */
+async function each<T>(items: T[], task: (item: T) => Promise<void>) {
+  const queue = [...items];
+  const worker = async () => {
+    for (let next = queue.shift(); next !== undefined; next = queue.shift()) await task(next);
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, worker));
+}
 
 /** The files of a drop: each read, asked about, saved or refused by itself; the others go through. */
 export function useDrop(lotId: number) {
   const [items, setItems] = useState<Item[]>([]);
   const aborts = useRef(new Map<string, AbortController>());
+  const gone = useRef(new Set<string>());
+  const stopped = useRef(false);
   const queries = useQueryClient();
   const patch = useCallback(
     (key: string, change: Partial<Item>) => setItems((all) => all.map((i) => (i.key === key ? { ...i, ...change } : i))),
@@ -26,12 +38,14 @@ export function useDrop(lotId: number) {
 
   const read = useCallback(
     async (item: Item) => {
+      if (gone.current.has(item.key)) return;
       const abort = new AbortController();
       aborts.current.set(item.key, abort);
       patch(item.key, { state: "reading", message: undefined });
       try {
         const preview = await sendFile<Schemas["Preview"]>(`/api/lots/${lotId}/previews`, item.file, item.choices, abort.signal);
-        patch(item.key, { preview, state: preview.ready ? "ready" : "asks" });
+        const choices = preview.reader ? { ...preview.choices, ...item.choices } : item.choices;
+        patch(item.key, { preview, choices, state: preview.ready ? "ready" : "asks" });
       } catch (error) {
         patch(item.key, { state: "refused", message: (error as Error).message });
       }
@@ -41,9 +55,9 @@ export function useDrop(lotId: number) {
 
   const add = useCallback(
     async (files: File[]) => {
-      const fresh = files.map((file): Item => ({ key: `f${counter++}`, file, choices: {}, state: "reading" }));
+      const fresh = files.map((file): Item => ({ key: `f${counter++}`, file, choices: {}, state: "waiting" }));
       setItems((all) => [...all, ...fresh]);
-      for (const item of fresh) await read(item);
+      await each(fresh, read);
     },
     [read],
   );
@@ -59,9 +73,22 @@ export function useDrop(lotId: number) {
 
   const place = useCallback((item: Item, choices: Choices) => patch(item.key, { choices: { ...item.choices, ...choices } }), [patch]);
 
+  /** Reads the files that ask, or were refused, again: a reader may know them now. */
+  const again = useCallback(
+    (signature: string) =>
+      void each(
+        items.filter((i) => i.state === "asks" && i.preview?.signature === signature).map((i) => ({ ...i, choices: {} })),
+        read,
+      ),
+    [items, read],
+  );
+
   const save = useMutation({
     mutationFn: async () => {
+      stopped.current = false;
+      // One after the other, so that specimens are numbered in the order of the list.
       for (const item of items.filter((i) => i.state === "ready")) {
+        if (stopped.current) return;
         patch(item.key, { state: "saving" });
         try {
           await sendFile(`/api/lots/${lotId}/curves`, item.file, item.choices);
@@ -74,10 +101,29 @@ export function useDrop(lotId: number) {
     onSettled: () => void queries.invalidateQueries(),
   });
 
-  const remove = useCallback((key: string) => {
-    aborts.current.get(key)?.abort();
-    setItems((all) => all.filter((i) => i.key !== key));
+  const drop = useCallback((keys: string[]) => {
+    keys.forEach((key) => {
+      gone.current.add(key);
+      aborts.current.get(key)?.abort();
+    });
+    setItems((all) => all.filter((i) => !keys.includes(i.key)));
   }, []);
 
-  return { items, add, choose, place, save, remove, clear: () => setItems([]) };
+  /** Stops what goes on; what is read or saved stays. */
+  const cancel = useCallback(() => {
+    stopped.current = true;
+    drop(items.filter((i) => i.state === "waiting" || i.state === "reading").map((i) => i.key));
+  }, [drop, items]);
+
+  return {
+    items,
+    add,
+    choose,
+    place,
+    again,
+    save,
+    cancel,
+    remove: (key: string) => drop([key]),
+    clear: () => drop(items.map((i) => i.key)),
+  };
 }

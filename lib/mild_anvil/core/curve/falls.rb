@@ -68,7 +68,7 @@ module MildAnvil
           falls.each_with_index do |f, i|
             next if f.top >= peak
 
-            stop = (falls[(i + 1)..].find { |later| later.level > f.level }&.top) || peak
+            stop = falls[(i + 1)..].find { |later| later.level > f.level }&.top || peak
             at = f.bottom
             at += 1 while at < stop && @forces[at] <= f.level
             f.recovers = at if @forces[at] > f.level

@@ -6,7 +6,7 @@ module MildAnvil
       # How fast force and displacement rose where they rose.
       class Rates
         STRETCHES = 400
-        SHARES = (0.05..0.98).freeze # of the peak
+        SHARES = (0.05..0.98) # of the peak
 
         def initialize(analysis)
           @analysis = analysis

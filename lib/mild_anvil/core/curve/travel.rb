@@ -43,7 +43,10 @@ module MildAnvil
         # Where the logger wrote none, the last one stands.
         def filled(samples)
           last = samples.find { |v| !v.nan? } || 0.0
-          samples.map { |v| last = v.nan? ? last : v }
+          samples.map do |v|
+            last = v unless v.nan?
+            last
+          end
         end
 
         def noise

@@ -25,6 +25,8 @@ module MildAnvil
           @size = bytes ? bytes.bytesize : File.size(path)
         end
 
+        def empty? = size.zero?
+
         # @return [String] binary; shorter at the end, "" behind it
         def read(from, count)
           return (@bytes.byteslice(from, count) || "").b if @bytes

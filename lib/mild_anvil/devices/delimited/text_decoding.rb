@@ -18,7 +18,7 @@ module MildAnvil
         # @return [Text]
         # @raise [InvalidInput] for an empty or a binary file
         def call(source)
-          empty! if source.size.zero?
+          empty! if source.empty?
           head = source.read(0, PROBE_BYTES)
           mark, encoding = MARKS.find { |m, _| head.byteslice(0, m.bytesize) == m }
           from = mark ? mark.bytesize : 0

@@ -10,7 +10,7 @@ module MildAnvil
         many_to_one :pull, class: "MildAnvil::Store::Models::Pull"
         many_to_one :source_file, class: "MildAnvil::Store::Models::SourceFile"
         one_to_many :channels, class: "MildAnvil::Store::Models::Channel", key: :curve_id, order: :position
-        one_to_many :findings, class: "MildAnvil::Store::Models::Finding", key: :curve_id, order: :at_seconds
+        one_to_many :findings, class: "MildAnvil::Store::Models::Finding", key: :curve_id, order: %i[at_seconds id]
 
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no curve #{id}", id: id))

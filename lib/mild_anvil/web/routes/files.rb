@@ -17,6 +17,14 @@ module MildAnvil
                                              specimen_number: given[:specimen_number], feature_name: given[:feature_name])
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
+          app.get("/api/readers") { json(Actions::Readers.list) }
+          app.post "/api/readers" do
+            json(Actions::Readers.keep(**Params.body(request, Schemas::Reader), person_id: person_id), status: 201)
+          end
+          app.delete "/api/readers/:id" do
+            Actions::Readers.remove(id: Params.id(params[:id]), person_id: person_id)
+            json(Actions::Readers.list)
+          end
           app.get "/api/files/:id" do
             name, bytes = Actions::OriginalFile.call(file_id: Params.id(params[:id]))
             content_type "application/octet-stream"

@@ -16,6 +16,20 @@ module MildAnvil
             Actions::JudgePull.call(pull_id: id, person_id: person_id, **Params.body(request, Schemas::Judgement))
             json(Actions::ShowPull.call(pull_id: id), status: 201)
           end
+          app.post "/api/lots/:id/readings" do
+            pull = Actions::RecordReadings.call(lot_id: Params.id(params[:id]), person_id: person_id, **Params.body(request, Schemas::Readings))
+            json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
+          end
+          app.post "/api/pulls/:id/findings" do
+            id = Params.id(params[:id])
+            Actions::OverruleFinding.call(pull_id: id, person_id: person_id, **Params.body(request, Schemas::Overruling))
+            json(Actions::ShowPull.call(pull_id: id), status: 201)
+          end
+          app.post "/api/pulls/:id/findings/undo" do
+            id = Params.id(params[:id])
+            Actions::OverruleFinding.undo(pull_id: id, person_id: person_id, **Params.body(request, Schemas::FindingPlace))
+            json(Actions::ShowPull.call(pull_id: id))
+          end
           app.post "/api/pulls/:id/undo" do
             id = Params.id(params[:id])
             Actions::JudgePull.undo(pull_id: id, person_id: person_id)

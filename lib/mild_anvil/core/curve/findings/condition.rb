@@ -50,7 +50,7 @@ module MildAnvil
           private_class_method :frozen?
 
           # Several visits to the end of the range are one finding.
-          def self.joined(analysis, runs)
+          def self.joined(_analysis, runs)
             return [] if runs.empty?
 
             [[runs.first.first, runs.last.last, runs.sum { |first, last| last - first + 1 }]]

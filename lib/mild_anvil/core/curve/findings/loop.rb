@@ -49,9 +49,9 @@ module MildAnvil
             back = -Energy.path(analysis, top, finish)
             Finding.new(kind: :loop, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[finish], force_newtons: analysis.clean[top],
                         because: "from rest up and down to rest again",
-                        extra: { loop_joules: into - back, into_joules: into, back_joules: back, loss_share: into.positive? ? (into - back) / into : nil,
-                                 set_metres: set(analysis, finish) - origin(analysis), end_displacement_metres: set(analysis, finish) - analysis.travel.around(0), highest_displacement_metres: analysis.travel.around(top, 1) - origin(analysis),
-                                 highest_minus_settled_newtons: settling(analysis, top) })
+                        extra: { highest_minus_settled_newtons: settling(analysis, top), loop_joules: into - back, into_joules: into, back_joules: back, loss_share: into.positive? ? (into - back) / into : nil,
+                                 set_metres: set(analysis, finish) - origin(analysis), end_displacement_metres: set(analysis, finish) - analysis.travel.around(0),
+                                 highest_displacement_metres: analysis.travel.around(top, 1) - origin(analysis) })
           end
           private_class_method :finding
 

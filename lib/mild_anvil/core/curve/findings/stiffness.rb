@@ -7,13 +7,16 @@ module MildAnvil
         # The steepest least-squares line over at least 20 % of the peak, between 10 and 70 % of it and before anything gave way.
         module Stiffness
           POSITION = 60
-          RANGE = (0.1..0.7).freeze # of the peak
+          RANGE = (0.1..0.7) # of the peak
           SPAN = 0.2
           BUCKETS = 12 # over the range
           # Of windows that are as steep but for so much, the widest has the least noise.
           ALIKE_SHARE = 0.985
           MIDDLE = [0.2, 0.6].freeze # the window that is given beside it, whatever is steepest
           FEWEST = 5
+          # Readings noted by hand are few: all of them up to the peak count then.
+          SPARSE = 30
+          FEWEST_SPARSE = 3
 
           # @return [Array<Finding>] none without a displacement
           def self.find(analysis)
@@ -31,15 +34,17 @@ module MildAnvil
           # Every window of whole buckets that is wide enough, with its line.
           def self.windows(analysis, branch)
             peak = analysis.peak_newtons
-            top = [RANGE.end * peak, branch.ceiling].min
+            sparse = branch.indices.size < SPARSE
+            top = [sparse ? peak : RANGE.end * peak, branch.ceiling].min
             bottom = [RANGE.begin * peak, top / 3].min
             width = (top - bottom) / BUCKETS
             sums = LineSums.buckets(branch.within(bottom, top).map { |i| [analysis.travel[i], analysis.clean[i]] }, bottom, width, BUCKETS)
+            fewest = sparse ? FEWEST_SPARSE : FEWEST
             least = ([SPAN * peak, top - bottom].min / width).round(6).ceil.clamp(1, BUCKETS)
             (0..(BUCKETS - least)).flat_map do |from|
               ((from + least)..BUCKETS).filter_map do |to|
                 line = LineSums.line(sums[from...to])
-                line && line.count >= FEWEST ? [bottom + (from * width), bottom + (to * width), line] : nil
+                [bottom + (from * width), bottom + (to * width), line] if line && line.count >= fewest
               end
             end
           end
