@@ -25,7 +25,7 @@ module Launch
     # Made anew when its source or the Ruby changed.
     def native
       stamp = File.join(NATIVE, ".stamp")
-      wanted = RUBY_DESCRIPTION + Dir[File.join(NATIVE_SOURCES, "*")].sort.map { |f| Digest::SHA256.file(f).hexdigest }.join
+      wanted = RUBY_DESCRIPTION + Dir[File.join(NATIVE_SOURCES, "*")].map { |f| Digest::SHA256.file(f).hexdigest }.join
       return :nothing if File.exist?(stamp) && File.read(stamp) == wanted
 
       FileUtils.mkdir_p(NATIVE)

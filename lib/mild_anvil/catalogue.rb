@@ -20,6 +20,11 @@ module MildAnvil
       @design_factors ||= table("design_factors").fetch(:rows).map { |row| Core::Rating::DesignFactor.new(**row).freeze }.freeze
     end
 
+    # @return [Array<Core::Proof::Rule>]
+    def proof_rules
+      @proof_rules ||= table("proof_rules").then { |t| t.fetch(:rows).map { |row| Core::Proof::Rule.new(**row, source: t.fetch(:source)) } }.freeze
+    end
+
     # @return [Array<ItemType>]
     def item_types
       @item_types ||= table("item_types").fetch(:rows).map { |row| ItemType.new(**row).freeze }.freeze

@@ -29,7 +29,7 @@ class FindingsTest < CoreCase
 
     def rest(seconds = 2.0) = go(@forces.last, seconds)
     def forces = @forces.map { |f| f + (@random.rand(-1.0..1.0) * @noise) }
-    def travel = @travel
+    attr_reader :travel
   end
 
   def analysis(made, travel: true, settings: Curve::Settings.new, forces: made.forces)
@@ -136,7 +136,7 @@ class FindingsTest < CoreCase
     made = broken
     forces = made.forces
     stamps = forces.each_index.map { |i| i / RATE }
-    keep = forces.each_index.reject { |i| i.between?(400, 440) }
+    keep = forces.each_index.grep_v(400..440)
     axis = Curve::TimeAxis.from(stamps.values_at(*keep))
     channel = Curve::Channel.new(name: "F", role: "force", unit: unit("N"), samples: forces.values_at(*keep), main: true)
     found = Curve::Analysis.new(Curve::Recording.new(time_axis: axis, channels: [channel])).findings.find { |f| f.kind == :dropout }

@@ -10,6 +10,7 @@ module MildAnvil
         FEWEST = 4
         EXPONENTS = [0.005, *(1..30).map { |i| i * 0.05 }, 2.0, 3.0].freeze
         POLISHING_STEPS = 30
+        LEAST_EXPONENT = 0.01
 
         attr_reader :initial, :coefficient, :exponent, :rss, :dof
 
@@ -30,6 +31,7 @@ module MildAnvil
           @displacements = displacements
           @logs = times.map { |t| Math.log(t) }
           @exponent = polished(Statistics::Minimum.along(EXPONENTS) { |b| linear(b).rss })
+          power!
           fit = linear(@exponent)
           @initial, @coefficient = fit.coefficients
           @rss = fit.rss
@@ -61,6 +63,13 @@ module MildAnvil
         def slowing? = exponent < 1 && coefficient.positive?
 
         private
+
+        # Towards an exponent of nothing the law becomes a logarithm, and its other two figures run away.
+        def power!
+          return if @exponent >= LEAST_EXPONENT
+
+          raise InsufficientData.new("the exponent runs to nothing: these readings follow the logarithm of time, not a power of it. Use the log-time line", exponent: @exponent)
+        end
 
         def linear(b) = Statistics::LinearFit.new([Array.new(@times.size, 1.0), @logs.map { |l| Math.exp(b * l) }], @displacements)
 

@@ -19,7 +19,7 @@ module MildAnvil
           end
 
           def self.finding(analysis, fall)
-            travel = analysis.travel && analysis.travel.from(fall.top, fall.bottom)
+            travel = analysis.travel&.from(fall.top, fall.bottom)
             Finding.new(kind: :slip, at_seconds: analysis.time_axis[fall.top], until_seconds: analysis.time_axis[fall.recovers], force_newtons: fall.level,
                         because: format("%s: fell by %.1f %%%s, then rose above that level", fall.kind == :sliding ? "slip" : "possible slip", 100 * fall.drop_share,
                                         fall.kind == :sliding ? " while the displacement went on" : ""),

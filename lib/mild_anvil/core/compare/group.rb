@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Compare
+      # Guards and sums that the comparisons share.
+      module Group
+        module_function
+
+        # @param values [Array<Float>]
+        # @return [Statistics::Description]
+        # @raise [InsufficientData] with fewer than two values
+        def described(values, name: "each group")
+          raise InsufficientData.new("#{name} needs at least 2 values, has #{values.size}", values: values.size) if values.size < 2
+
+          Statistics::Description.of(values)
+        end
+
+        # @raise [InvalidInput]
+        def positive!(values)
+          return if values.all?(&:positive?)
+
+          raise InvalidInput.new("a ratio of logarithms needs values above zero", lowest: values.min)
+        end
+
+        # @return [Float] sum of the squares about the mean
+        def squares(values)
+          mean = values.sum / values.size
+          values.sum { |v| (v - mean)**2 }
+        end
+
+        def two_sided(confidence, dof) = Statistics::StudentT.quantile((1 + confidence) / 2, dof)
+      end
+    end
+  end
+end

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Compare
+      # Strength against an ordered level, such as rows of stitching or depth: a fitted curve with limits for one more piece.
+      #
+      # Nothing is promised beyond the tested range; a prediction there says so.
+      class LevelCurve
+        Prediction = Struct.new(:level, :fit, :low, :high, :beyond, keyword_init: true)
+        FEWEST = 3
+        STEPS = 60
+
+        attr_reader :parameters, :rss, :dof
+
+        # @param levels [Array<Float>] shape (n,), n >= 3
+        # @param strengths [Array<Float>] shape (n,)
+        # @raise [InsufficientData]
+        def initialize(levels, strengths)
+          raise InsufficientData.new("a curve needs at least #{FEWEST} values at two levels", values: levels.size) if levels.size < FEWEST || levels.uniq.size < 2
+
+          @levels = levels
+          @strengths = strengths
+          @dof = levels.size - 2
+          fit
+        end
+
+        def residual_deviation = Math.sqrt(rss / dof)
+
+        # @return [Array<Float>] of the parameters
+        def standard_errors
+          @covariance.each_index.map { |i| residual_deviation * Math.sqrt(@covariance[i][i]) }
+        end
+
+        # @return [Prediction] limits for one more piece
+        def predict(level, confidence: 0.95)
+          row = gradient(level)
+          variance = row.each_index.sum { |i| row.each_index.sum { |j| row[i] * @covariance[i][j] * row[j] } }
+          reach = Group.two_sided(confidence, dof) * residual_deviation * Math.sqrt(1 + variance)
+          value = at(level)
+          Prediction.new(level: level, fit: value, low: value - reach, high: value + reach, beyond: !level.between?(*@levels.minmax))
+        end
+
+        # @return [Float] gain from one level more
+        def increment(level) = at(level + 1) - at(level)
+
+        private
+
+        # Gauss-Newton from a good start; a step that does not help is halved.
+        def fit
+          @parameters = start
+          @rss = sum_of_squares(@parameters)
+          STEPS.times do
+            step = Statistics::LinearFit.new(rows.transpose, residuals).coefficients
+            break if step.zip(@parameters).all? { |s, p| s.abs <= 1.0e-13 * p.abs.clamp(1.0e-12, nil) }
+            break unless advance(step)
+          end
+          @covariance = Endurance::LinearSystem.covariance(rows)
+        end
+
+        def advance(step)
+          40.times do
+            trial = @parameters.zip(step).map(&:sum)
+            rss = allowed?(trial) ? sum_of_squares(trial) : Float::INFINITY
+            if rss <= @rss * (1 + 1.0e-15)
+              @parameters = trial
+              @rss = rss
+              return true
+            end
+            step = step.map { |s| s / 2 }
+          end
+          false
+        end
+
+        def allowed?(trial) = trial.all?(&:finite?)
+        def rows = @levels.map { |x| gradient(x) }
+        def residuals = @levels.zip(@strengths).map { |x, y| y - at(x) }
+        def sum_of_squares(parameters) = @levels.zip(@strengths).sum { |x, y| (y - value(x, parameters))**2 }
+
+        public
+
+        # @return [Float] strength at a level
+        def at(level) = value(level, parameters)
+      end
+    end
+  end
+end

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Instrument
+      # The usual parts of a force reading's uncertainty, each from what a certificate, a display or a set-up says.
+      module BudgetParts
+        Part = UncertaintyBudget::Part
+
+        module_function
+
+        # @param expanded [Float] U of the certificate; @param factor [Float] its k; @param dof [Float, nil]
+        def calibration(expanded, factor: 2.0, dof: nil) = Part.new(name: :calibration, standard: expanded / factor, dof: dof || Float::INFINITY, shared: true)
+
+        # @param step [Float] of the display: a full step is a rectangle of that width
+        def resolution(step) = Part.new(name: :resolution, standard: step / Math.sqrt(12))
+
+        # @param half_width [Float] the zero may have moved so far either way
+        def zero_drift(half_width) = Part.new(name: :zero_drift, standard: half_width / Math.sqrt(3))
+
+        # @param deviation [Float] of one reading; @param readings [Integer] in the mean
+        def repeatability(deviation, readings) = Part.new(name: :repeatability, standard: deviation / Math.sqrt(readings), dof: readings - 1)
+
+        # A pull that is out of line reads too high: the force along the specimen is F·cos of an angle anywhere up to the largest.
+        # @param reading [Float]
+        # @param degrees [Float] the largest angle
+        # Source: JCGM 100:2008 (GUM), F.2.4.4
+        def misalignment(reading, degrees)
+          return Part.new(name: :misalignment, standard: 0.0) if degrees.zero?
+
+          a = degrees * Math::PI / 180
+          mean = Math.sin(a) / a
+          variance = 0.5 + (Math.sin(2 * a) / (4 * a)) - (mean**2)
+          Part.new(name: :misalignment, standard: reading * Math.sqrt([variance, 0.0].max), bias: reading * (1 - mean))
+        end
+
+        # What the sampling can have missed lies between nothing and rate × interval: half of it is added, and it is that wide.
+        def sampling(missed) = Part.new(name: :sampling, standard: missed / Math.sqrt(12), bias: -missed / 2)
+
+        # @param force [Float]; @param tolerance_share [Float] of the masses, a rectangle either way
+        def masses(force, tolerance_share) = Part.new(name: :masses, standard: force * tolerance_share / Math.sqrt(3), shared: true)
+
+        # @param force [Float]; @param share [Float] how well local gravity is known
+        def gravity(force, share) = Part.new(name: :gravity, standard: force * share / Math.sqrt(3), shared: true)
+      end
+    end
+  end
+end

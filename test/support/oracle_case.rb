@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Reference answers of independent tools: every case of a kind, at its stated tolerance, refusals included.
+#
+# A test class says oracle "04_outliers" and has a method for each op that takes the inputs and gives what is expected.
+class OracleCase < CoreCase
+  def self.oracle(file)
+    JSON.parse(File.read(File.join(FIXTURES, "oracles", "#{file}.json"))).fetch("cases").each do |entry|
+      define_method("test_#{entry['id'].tr('-', '_')}_#{entry['op']}") { check(entry) }
+    end
+  end
+
+  private
+
+  def check(entry)
+    inputs = entry.fetch("inputs")
+    return compare(entry["expected"], send(entry["op"], inputs), entry, []) unless entry["degenerate"]
+
+    error = assert_raises(MildAnvil::InsufficientData, MildAnvil::InvalidInput) { send(entry["op"], inputs) }
+    assert_operator error.message.size, :>, 15
+  end
+
+  def compare(expected, got, entry, path)
+    case expected
+    when Hash then expected.each { |key, value| compare(value, got.fetch(key), entry, [*path, key]) unless value.nil? && !got.key?(key) }
+    when Array then same_size(expected, got, path) && expected.zip(got).each_with_index { |(e, g), i| compare(e, g, entry, [*path, i]) }
+    when nil then assert_nil got, path.join(".")
+    when Numeric then near(expected, got, entry, path)
+    else assert_equal expected, got, path.join(".")
+    end
+  end
+
+  def same_size(expected, got, path)
+    assert_equal expected.size, got.size, path.join(".")
+    true
+  end
+
+  def near(expected, got, entry, path)
+    tolerance = entry.dig("tolerance_by_field", path.first) || entry["tolerance"] || 0
+
+    assert_in_delta expected, got, [tolerance * expected.abs, entry["absolute_tolerance"] || 0, 1e-12].max, path.join(".")
+  end
+end
