@@ -20,7 +20,7 @@ module MildAnvil
 
       # @return [Paper]
       def draft(lot_id:, format:, what_if: {})
-        rated = RateLot.call(lot_id: lot_id, what_if: what_if)
+        rated = RateLot.call(lot_id: lot_id, what_if: what_if.merge(simulate: true))
         content = { inputs: RatingInputs.call(rated), statement: rated.statement.to_h, rating: nil }
         paper(JSON.parse(JSON.generate(content), symbolize_names: false).transform_keys(&:to_sym), format, "rating-#{lot_id}-draft")
       end

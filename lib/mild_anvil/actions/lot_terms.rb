@@ -4,7 +4,7 @@ module MildAnvil
   module Actions
     # The terms of a rating as a lot has them, with what somebody wants to try instead.
     module LotTerms
-      CHANGEABLE = %i[coverage confidence factor school marking_step].freeze
+      CHANGEABLE = %i[coverage confidence factor school marking_step simulate].freeze
 
       module_function
 

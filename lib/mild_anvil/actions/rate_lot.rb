@@ -24,7 +24,7 @@ module MildAnvil
       def judged(pull)
         judgement = pull.judgement or return
         observation = Core::Rating::Observation.checked(counts_as: judgement.counts_as, force_newtons: judgement.force_newtons || pull.peak_newtons,
-                                                        upper_newtons: judgement.upper_newtons, label: pull.number.to_s, reason: judgement.reason, reference: pull.id)
+                                                        upper_newtons: judgement.upper_newtons, label: pull.number.to_s, reason: judgement.reason, reference: pull.id, mode: judgement.mode)
         Core::Rating::PerFeature::Judged.new(feature: pull.feature_id, number: pull.number, observation: observation, preload_newtons: pull.preload_newtons)
       end
       private_class_method :judged

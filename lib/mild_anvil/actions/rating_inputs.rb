@@ -20,7 +20,7 @@ module MildAnvil
       private_class_method :lot
 
       def terms(terms)
-        terms.to_h.merge(unit: terms.unit.symbol, school: terms.school&.to_s, claim: terms.claim&.to_h, requirement: terms.requirement&.to_h)
+        terms.to_h.merge(unit: terms.unit.symbol, school: terms.school&.to_s, claim: terms.claim&.to_h, requirement: terms.requirement&.to_h, borrowed: terms.borrowed&.to_h)
       end
       private_class_method :terms
 

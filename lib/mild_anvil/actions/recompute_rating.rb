@@ -15,7 +15,7 @@ module MildAnvil
 
       def judged(pull)
         observation = Core::Rating::Observation.checked(counts_as: pull["counts_as"], force_newtons: pull["force_newtons"], upper_newtons: pull["upper_newtons"],
-                                                        label: pull["number"].to_s, reason: pull["reason"], reference: pull["id"])
+                                                        label: pull["number"].to_s, reason: pull["reason"], reference: pull["id"], mode: pull["mode"])
         Core::Rating::PerFeature::Judged.new(feature: [pull["specimen"], pull["feature"]], number: pull["number"], observation: observation, preload_newtons: pull["preload_newtons"])
       end
       private_class_method :judged
@@ -24,9 +24,12 @@ module MildAnvil
         given = stored.transform_keys(&:to_sym)
         claim = given[:claim] && Core::Rating::Claim.new(**symbols(given[:claim], :measure, :kind))
         requirement = given[:requirement] && Core::Rating::Requirement.new(**symbols(given[:requirement], :measure))
-        Core::Rating::Terms.checked(**given, unit: Catalogue.units.force!(given[:unit]), claim: claim, requirement: requirement)
+        Core::Rating::Terms.checked(**given, unit: Catalogue.units.force!(given[:unit]), claim: claim, requirement: requirement, borrowed: borrowed(given[:borrowed]))
       end
       private_class_method :terms
+
+      def borrowed(stored) = stored && Core::Rating::Borrowed.new(**stored.transform_keys(&:to_sym)).freeze
+      private_class_method :borrowed
 
       def symbols(hash, *names)
         hash.to_h { |key, value| [key.to_sym, names.include?(key.to_sym) ? value.to_sym : value] }

@@ -12,7 +12,7 @@ module MildAnvil
         Store::Database.write do
           person = People.fetch!(person_id)
           lot = Store::Models::Lot.fetch!(lot_id).lock!
-          rated = RateLot.of(lot, what_if: what_if)
+          rated = RateLot.of(lot, what_if: what_if.merge(simulate: true))
           raise InsufficientData, "There is no minimum to sign: #{rated.statement.recommendation.because}" if rated.statement.minimum.nil?
 
           adopt(lot, rated.statement)

@@ -63,7 +63,7 @@ module MildAnvil
         key = row.keys.compact.find { |k| force_header?(k) } || raise(InvalidInput, "row #{number} has no force: name the column force")
         unit = unit_of(row, key, file_unit)
         Core::Rating::Observation.checked(counts_as: (row["counts_as"] || "break").strip.tr(" ", "_"), force_newtons: newtons(row[key], unit, number),
-                                          upper_newtons: row["upper"] && newtons(row["upper"], unit, number), label: number.to_s, reason: row["reason"])
+                                          upper_newtons: row["upper"] && newtons(row["upper"], unit, number), label: number.to_s, reason: row["reason"], mode: row["mode"])
       rescue InvalidInput => e
         raise InvalidInput.new("row #{number}: #{e.message}", **e.details)
       end

@@ -6,8 +6,8 @@ module MildAnvil
   module Cli
     # The command line: parses, runs one command, prints; exit status 0 done, 1 the input cannot be used, 2 wrong use.
     class Main
-      COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand }.freeze
-      USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER [--json] [options]; bin/anvil --help"
+      COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand, "compare" => CompareCommand, "check" => CheckCommand, "plan" => PlanCommand }.freeze
+      USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE [--json] [options]; bin/anvil --help"
 
       def initialize(out: $stdout, err: $stderr)
         @out = out
@@ -83,6 +83,7 @@ module MildAnvil
           parser.on("--#{name.to_s.tr('_', '-')} X", Float, words) { |v| options[name] = v }
         end
         parser.on("--school KEY", "instead of the recommended one") { |v| options[:school] = v }
+        parser.on("--quick", "calibrate by simulation only what is chosen") { options[:quick] = true }
       end
     end
   end

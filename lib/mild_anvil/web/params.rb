@@ -60,7 +60,7 @@ module MildAnvil
       # What somebody wants to try instead of the lot's own terms.
       def what_if(params)
         { coverage: number(params, :coverage), confidence: number(params, :confidence), factor: number(params, :factor),
-          school: params[:school].to_s.empty? ? nil : params[:school].to_s, marking_step: number(params, :marking_step) }.compact
+          school: params[:school].to_s.empty? ? nil : params[:school].to_s, marking_step: number(params, :marking_step), simulate: params[:simulate] == "true" || nil }.compact
       end
     end
   end

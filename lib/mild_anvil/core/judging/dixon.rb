@@ -9,6 +9,8 @@ module MildAnvil
         RATIOS = { r10: [0, 1], r11: [1, 1], r21: [1, 2], r22: [2, 2] }.freeze
         BY_COUNT = { (3..7) => :r10, (8..10) => :r11, (11..13) => :r21, (14..30) => :r22 }.freeze
 
+        MEMO = Statistics::Memo.new
+
         attr_reader :count, :ratio, :low, :high
 
         # @param values [Array<Float>] shape (n,), 3 <= n <= 30, not all equal
@@ -41,7 +43,7 @@ module MildAnvil
 
         # @return [Float] the ratio that is exceeded with the chance alpha at one end
         def self.critical(count, ratio, alpha)
-          Statistics::Roots.bracketed(0.0, 1.0, tolerance: 1.0e-8) { |c| alpha - upper_tail(c, count, ratio) }
+          MEMO.fetch([count, ratio, alpha]) { Statistics::Roots.bracketed(0.0, 1.0, tolerance: 1.0e-8) { |c| alpha - upper_tail(c, count, ratio) } }
         end
 
         # Chance that the ratio at one end exceeds c, for a normal population.

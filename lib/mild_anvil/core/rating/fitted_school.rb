@@ -15,13 +15,14 @@ module MildAnvil
 
         # @return [School::Value]
         def value(sample, terms)
-          fit = Statistics::LocationScaleFit.new(self::FAMILY, likelihood_values(sample))
+          values = likelihood_values(sample)
+          fit = Statistics::LocationScaleFit.new(self::FAMILY, values)
           p = 1 - terms.coverage
-          drops = [terms.confidence, 1 - terms.confidence].map { |c| Statistics::CalibratedDrop.of(breaks: [fit.breaks, 2].max, coverage: terms.coverage, confidence: c) }
+          drops = terms.simulate && simulated?(sample) ? simulated(values, fit, p, terms) : quick(fit, terms)
           lower = back(fit.bound(p, drop: drops[0]))
           working = working(fit, p, drops, sample)
           School::Value.new(newtons: positive!(lower, working.merge(bound_newtons: lower)), upper_newtons: back(fit.bound(p, drop: drops[1], side: 1)),
-                            working: working, in_words: words(sample))
+                            working: working.merge(simulated: terms.simulate && simulated?(sample)), in_words: words(sample, terms))
         end
 
         # @param sample [Sample]
@@ -32,7 +33,20 @@ module MildAnvil
           end
         end
 
+        # @return [Boolean] whether the quick drop is only near and simulation mends it: bounds among the values, or no normal family
+        def simulated?(sample) = !sample.complete? || self::FAMILY != Statistics::Families::StandardNormal
+
         private
+
+        # From the closed form of a complete normal lot: exact there, near elsewhere.
+        def quick(fit, terms)
+          [terms.confidence, 1 - terms.confidence].map { |c| Statistics::CalibratedDrop.of(breaks: [fit.breaks, 2].max, coverage: terms.coverage, confidence: c) }
+        end
+
+        def simulated(values, fit, p, terms)
+          drops = Statistics::SimulatedDrop.of(family: self::FAMILY, values: values, fit: fit, p: p, confidence: terms.confidence)
+          [drops.lower, drops.upper]
+        end
 
         def forth(newtons) = self::LOGARITHMS ? Math.log(newtons) : newtons
         def back(value) = self::LOGARITHMS ? Math.exp(value) : value
@@ -44,9 +58,9 @@ module MildAnvil
             estimate_newtons: back(fit.percentile(p)), drop: drops[0], drop_upper: drops[1] }
         end
 
-        def words(sample)
+        def words(sample, terms)
           bounds = sample.count - sample.count(:break)
-          calibrated = "alibrated for #{sample.count(:break)} breaks"
+          calibrated = terms.simulate && simulated?(sample) ? "alibrated by simulating lots like this one" : "alibrated for #{sample.count(:break)} breaks"
           return "C#{calibrated}" if bounds.zero?
 
           "Takes #{bounds == 1 ? '1 value that is only a bound' : "#{bounds} values that are only bounds"} as #{bounds == 1 ? 'it is' : 'they are'}; c#{calibrated}"

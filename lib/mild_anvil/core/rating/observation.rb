@@ -9,8 +9,9 @@ module MildAnvil
       # - at_least: something else ended the pull, or it was stopped; the strength is not below force_newtons
       # - at_most: it failed on the way to force_newtons
       # - between: it failed between force_newtons and upper_newtons
+      # mode names how, or which part of it, failed.
       # - void: a cause other than the value was found; it counts for nothing and stays drawn
-      Observation = Struct.new(:counts_as, :force_newtons, :upper_newtons, :label, :reason, :reference, keyword_init: true) do
+      Observation = Struct.new(:counts_as, :force_newtons, :upper_newtons, :label, :reason, :reference, :mode, keyword_init: true) do
         def counts? = counts_as != :void
         def break? = counts_as == :break
 

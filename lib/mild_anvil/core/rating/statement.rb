@@ -6,7 +6,7 @@ module MildAnvil
       # A lot's rating: every school's answer, the one chosen, the working load limit and the verdict, with the figures
       # that may be stated. Screen, command line and papers print this and compute nothing themselves.
       Statement = Struct.new(:sample, :terms, :results, :recommendation, :chosen, :minimum, :working_load_limit, :description,
-                             :verdict, :margins, :figures, :remarks, keyword_init: true)
+                             :verdict, :margins, :figures, :remarks, :aids, :plot, :next_breaks, :ways, :in_use, keyword_init: true)
 
       class Statement
         # Bump when a change could give another figure for the same inputs.
@@ -18,10 +18,17 @@ module MildAnvil
             counts: counts, description: described, schools: results.map { |result| school(result) },
             recommended: recommendation.key&.to_s, recommended_because: recommendation.because,
             chosen: chosen&.key&.to_s, minimum: stated(minimum), factor: terms.factor, factor_source: terms.factor_source,
-            working_load_limit: stated(working_load_limit), verdict: verdict && verdict_h, margins: margins&.to_h, remarks: remarks }
+            working_load_limit: stated(working_load_limit), verdict: verdict && verdict_h, margins: margins&.to_h, remarks: remarks, aids: aids.map { |aid| aid.to_h.merge(key: aid.key.to_s, values: aid.values.map { |v| figures.nearest(v).text }) },
+            plot: plot.map { |p| p.merge(family: p[:family].to_s, points: p[:points].map { |point| point.merge(arrow: point[:arrow]&.to_s) }) },
+            next_breaks: next_breaks.map { |row| row.merge(stated: row[:newtons].positive? ? figures.down(row[:newtons]).text : nil) }, ways: ways && ways_h,
+            in_use: in_use.map { |row| { key: row.key.to_s, name: row.name, factor: row.factor, text: row.limit.text, newtons: row.limit.newtons } } }
         end
 
         private
+
+        def ways_h
+          { in_words: ways.in_words, ways: ways.ways.map { |w| w.to_h.merge(stated: w.newtons && figures.down(w.newtons).text) } }
+        end
 
         def counts
           Observation::KINDS.to_h { |kind| [kind, sample.observations.count { |o| o.counts_as == kind }] }.merge(in_words: sample.in_words)

@@ -3,12 +3,13 @@
 module MildAnvil
   module Core
     module Rating
-      # Everything a rating depends on besides the observations. Forces in newtons; marking_step in the unit.
+      # Everything a rating depends on besides the observations. Forces in newtons; marking_step in the unit. simulate:
+      # calibrate every fitted bound by simulation, not only the chosen one.
       Terms = Struct.new(:unit, :coverage, :confidence, :factor, :factor_source, :school, :marking_step, :resolution_newtons,
-                         :shared_uncertainty_share, :claim, :requirement, keyword_init: true)
+                         :shared_uncertainty_share, :claim, :requirement, :borrowed, :simulate, keyword_init: true)
 
       class Terms
-        DEFAULTS = { coverage: 0.95, confidence: 0.95, factor: 5.0, shared_uncertainty_share: 0.0 }.freeze
+        DEFAULTS = { coverage: 0.95, confidence: 0.95, factor: 5.0, shared_uncertainty_share: 0.0, simulate: false }.freeze
         FACTORS = (1.0..50.0)
         SHARES = (0.5..0.9999)
 

@@ -9,6 +9,8 @@ module MildAnvil
         # What the likelihood could still gain, as a share of itself; Newton's last step then squares the error away.
         SETTLED = 1.0e-14
         HALVINGS = 60
+        START_SHARE = 0.9 # of the bracket: where the search for a bound begins
+        BOUND_TOLERANCE = 1.0e-12
 
         attr_reader :location, :scale, :log_likelihood, :breaks
 
@@ -34,21 +36,28 @@ module MildAnvil
         # @param drop [Float] > 0
         # @param side [Integer] -1 for the lower bound, 1 for the upper
         # @return [Float] in the scale of the values
-        # Method: y_p is fixed, the scale maximised over, the step doubled until the drop is exceeded, then bracketed.
+        # Method: y_p is fixed, the scale maximised over; the step from Wald's bound is doubled until the drop is exceeded, then
+        # Newton inside the bracket: the slope of the profile is that of the likelihood at a fixed scale.
         def bound(p, drop:, side: -1)
           z = @family.quantile(p)
           top = (@maximum[:a] + z) / @maximum[:h]
-          excess = ->(y) { drop - (@maximum[:value] - profile(y, z)) }
-          step = side / @maximum[:h]
-          far = top + step
+          reach = Math.sqrt(2 * drop) * standard_error(p) / @spread
+          far = top + (side * reach)
           HALVINGS.times do
-            break if excess.call(far).negative?
+            break if fallen(far, z, drop, side).first.negative?
 
-            step *= 2
-            far = top + step
+            reach *= 2
+            far = top + (side * reach)
           end
-          @centre + (@spread * Roots.bracketed(top, far, tolerance: 1.0e-13, &excess))
+          y = Roots.newton(*[top * side, far * side].sort, (top + (side * reach * START_SHARE)) * side, tolerance: BOUND_TOLERANCE) do |x|
+            fallen(x * side, z, drop, side).map(&:-@)
+          end
+          @centre + (@spread * y * side)
         end
+
+        # @param y [Float] a value of the percentile, in the scale of the values
+        # @return [Float] by how much the log-likelihood falls when the percentile is held there
+        def drop_at(y, p) = @maximum[:value] - profile((y - @centre) / @spread, @family.quantile(p)).first
 
         # Standard error of a percentile from the observed information (delta method).
         # @return [Float] in the scale of the values
@@ -120,7 +129,13 @@ module MildAnvil
           [h, a, point]
         end
 
-        # The highest likelihood with the percentile at y: a = h y - z leaves a concave function of h.
+        # What is left of the drop with the percentile at y, and its slope towards the side that is looked at.
+        def fallen(y, z, drop, side)
+          value, slope = profile(y, z)
+          [drop - (@maximum[:value] - value), slope * side]
+        end
+
+        # The highest likelihood with the percentile at y, and how it changes with y: a = h y - z leaves a concave function of h.
         def profile(y, z)
           h = @maximum[:h]
           point = @likelihood.at(h, (h * y) - z)
@@ -128,7 +143,7 @@ module MildAnvil
             slope = point.slope_h + (y * point.slope_a)
             bend = point.bend_hh + (2 * y * point.bend_ha) + (y * y * point.bend_aa)
             step = -slope / bend
-            return point.value + (step * slope / 2) if settled?(step * slope, point)
+            return [point.value + (step * slope / 2), h * point.slope_a] if settled?(step * slope, point)
 
             share = 1.0
             share /= 2 while h + (share * step) <= 0
@@ -142,7 +157,7 @@ module MildAnvil
             h += share * step
             point = candidate
           end
-          point.value
+          [point.value, h * point.slope_a]
         end
       end
     end

@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+
+# Rates made-up lots and counts how often a bound keeps its promise; resumable, on two cores.
+class CoverageStudy
+  RATING = MildAnvil::Core::Rating
+  NORMAL = MildAnvil::Core::Statistics::Normal
+  COUNTS = [3, 5, 10, 20].freeze
+  SHARES = [0.0, 0.2, 0.4].freeze # of the values that are only "at least"
+  POPULATIONS = { "normal" => ->(u) { 1000 * (1 + (0.1 * NORMAL.quantile(u))) }, "log-normal" => ->(u) { 1000 * Math.exp(0.1 * NORMAL.quantile(u)) },
+                  "Weibull 5" => ->(u) { 1000 * ((-Math.log(1 - u))**0.2) }, "Weibull 20" => ->(u) { 1000 * ((-Math.log(1 - u))**0.05) } }.freeze
+  QUICK = %i[mean_minus_three_s tolerance_normal tolerance_lognormal fitted_normal fitted_lognormal fitted_weibull].freeze
+  # The school whose own assumption holds, calibrated as a rating is. On logarithms a log-normal lot is a normal one, and all
+  # Weibull shapes are one: so two populations stand for four.
+  OWN = { "normal" => :fitted_normal, "Weibull 5" => :fitted_weibull }.freeze
+  BATCH = 100
+  CORES = 2
+
+  def initialize(folder, lots:, simulated:)
+    @folder = folder
+    @lots = lots
+    @simulated = simulated
+    FileUtils.mkdir_p(folder)
+  end
+
+  def run
+    jobs = POPULATIONS.keys.product(COUNTS, SHARES).flat_map { |case_of| batches(case_of) }
+    waiting = jobs.reject { |job| File.exist?(path(job)) }
+    workers = Array.new(CORES) { |core| fork { waiting.each_with_index { |job, i| work(job) if i % CORES == core } } }
+    workers.each { |pid| Process.wait(pid) }
+  end
+
+  # @return [String] a table in Markdown
+  def report
+    head = ["population", "n", "only “at least”", *QUICK.map { |k| k.to_s.tr("_", " ") }, "own, simulated"]
+    rows = POPULATIONS.keys.product(COUNTS, SHARES).map { |name, n, share| [name, n, "#{(share * 100).round} %", *cells([name, n, share])] }
+    [head, head.map { "---" }, *rows].map { |row| "| #{row.join(' | ')} |" }.join("\n")
+  end
+
+  private
+
+  def batches((name, n, share))
+    quick = (0...(@lots / BATCH)).map { |b| [name, n, share, b, :quick] }
+    slow = OWN.key?(name) && (share.positive? || name != "normal") ? (0...(@simulated / BATCH)).map { |b| [name, n, share, b, :simulated] } : []
+    quick + slow
+  end
+
+  def path(job) = File.join(@folder, "#{job.join('_').tr(' ', '-')}.json")
+
+  def work(job)
+    name, n, share, batch, kind = job
+    quantile = POPULATIONS.fetch(name)
+    random = Random.new([name, n, share, batch].join("/").sum + (batch * 7919) + (n * 104_729))
+    kept = Hash.new(0)
+    given = Hash.new(0)
+    keys = kind == :quick ? QUICK : [OWN.fetch(name)]
+    BATCH.times { lot(quantile, n, share, random).then { |sample| keys.each { |key| tally(key, kind, sample, quantile.call(0.05), kept, given) } } }
+    File.write("#{path(job)}.part", JSON.generate(kept: kept, given: given))
+    File.rename("#{path(job)}.part", path(job))
+  end
+
+  # A connector of its own scattered strength ends some pulls early.
+  def lot(quantile, count, share, random)
+    RATING::Sample.new(Array.new(count) do
+      strength = [quantile.call(random.rand.clamp(1.0e-12, 1 - 1.0e-12)), 1.0].max
+      early = random.rand < share
+      RATING::Observation.checked(counts_as: early ? :at_least : :break, force_newtons: early ? strength * (0.9 + (0.1 * random.rand)) : strength)
+    end)
+  end
+
+  def tally(key, kind, sample, truth, kept, given)
+    result = RATING::Schools.find(key).rate(sample, kind == :quick ? terms : simulating)
+    bound = result.newtons || result.working&.dig(:bound_newtons)
+    return if bound.nil?
+
+    given[key] += 1
+    kept[key] += 1 if bound <= truth
+  end
+
+  def terms = @terms ||= RATING::Terms.checked(unit: MildAnvil::Catalogue.units.force!("N"))
+  def simulating = @simulating ||= RATING::Terms.checked(unit: MildAnvil::Catalogue.units.force!("N"), simulate: true)
+
+  def cells(case_of)
+    quick = totals([*case_of, "*", :quick])
+    slow = totals([*case_of, "*", :simulated])
+    QUICK.map { |key| cell(quick, key.to_s) } + [slow.empty? ? "" : cell(slow, OWN.fetch(case_of.first).to_s)]
+  end
+
+  def totals(pattern)
+    Dir[path(pattern)].map { |file| JSON.parse(File.read(file)) }.each_with_object({}) do |part, sums|
+      part["given"].each { |key, n| (sums[key] ||= [0, 0])[1] += n }
+      part["kept"].each { |key, n| (sums[key] ||= [0, 0])[0] += n }
+    end
+  end
+
+  def cell(totals, key)
+    kept, given = totals[key]
+    given.to_i < 50 ? "–" : format("%.1f", 100.0 * kept / given)
+  end
+end

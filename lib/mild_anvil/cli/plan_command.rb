@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Cli
+    # bin/anvil plan FILE: how many breaks, what one more does, what goes first in a train, what a rig or a rule makes of a load.
+    module PlanCommand
+      Plan = Core::Plan
+
+      module_function
+
+      # @return [String]
+      def call(path, options) = Report.call(answer(ProblemFile.read(path)), json: options[:json])
+
+      # The key that tells which problem a file states.
+      KINDS = { "required_share" => :bound, "difference_share" => :comparison, "breaks" => :next_break, "train" => :train, "proof_rule" => :proof, "tackle" => :tackle, "energy" => :energy, "water" => :water, "lowest" => :lowest }.freeze
+
+      # @param given [Hash] docs/cli.md lists the keys
+      # @raise [InvalidInput] when the keys state nothing to plan
+      def answer(given)
+        kind = KINDS.find { |key, _| given.key?(key) } || raise(InvalidInput, "nothing to plan: give one of #{KINDS.keys.join(', ')}; docs/cli.md says what belongs to each")
+        send(kind.last, given)
+      end
+
+      def shares(given) = { coverage: ProblemFile.number!(given, "coverage", 0.95), confidence: ProblemFile.number!(given, "confidence", 0.95) }
+      private_class_method :shares
+
+      def bound(given)
+        common = { **shares(given), variation_share: ProblemFile.number!(given, "variation_share"), required_share: ProblemFile.number!(given, "required_share") }
+        needed = Plan::SampleSize.for_bound(**common, assurance: ProblemFile.number!(given, "assurance", 0.9))
+        { needed: needed, chances: given.fetch("report_n", [3, 5, 8, 12, 20]).map { |n| { n: n, probability: Plan::SampleSize.chance(n, **common) } } }
+      end
+      private_class_method :bound
+
+      def comparison(given)
+        common = { difference_share: ProblemFile.number!(given, "difference_share"), variation_share: ProblemFile.number!(given, "variation_share"), alpha: ProblemFile.number!(given, "alpha", 0.05) }
+        { per_group: [0.8, 0.9].to_h { |power| ["power_#{(power * 100).round}", Plan::SampleSize.for_comparison(**common, power: power)] } }
+      end
+      private_class_method :comparison
+
+      def next_break(given)
+        more = Plan::NextBreak.new(ProblemFile.numbers!(given, "breaks"), **shares(given))
+        { mean: more.mean, standard_deviation: more.deviation, factor_now: more.factor, factor_next: more.factor(1), bound_now: more.bound_now, bound_if_next_is_mean: more.bound_if_mean,
+          expected_bound: more.expected_bound, expected_bound_plugged_in: more.expected_bound_plugged_in, after: [1, 2, 3, 5].map { |n| { more: n, bound: more.bound_after(n) } } }
+      end
+      private_class_method :next_break
+
+      def lowest(given) = { breaks: Plan::SampleSize.for_lowest(**shares(given)), of_n: [3, 5, 10, 59].map { |n| { n: n, confidence: 1 - (shares(given)[:coverage]**n) } } }
+      private_class_method :lowest
+
+      def train(given)
+        links = given["train"].map { |l| Plan::LoadTrain::Link.new(name: l.fetch("name"), mean: l.fetch("mean").to_f, deviation: l.fetch("deviation").to_f, strands: l.fetch("strands", 1), share_factor: l.fetch("share_factor", 1.0).to_f, specimen: l.fetch("specimen", false)) }
+        train = Plan::LoadTrain.new(links)
+        { first: train.first, specimen_first: train.specimen_first, mend: train.mend(wanted: ProblemFile.number!(given, "wanted", 0.95)) }
+      rescue KeyError => e
+        raise InvalidInput, "each link needs “name”, “mean” and “deviation”: #{e.message[0, 60]}"
+      end
+      private_class_method :train
+
+      def proof(given)
+        rule = Catalogue.proof_rules.find { |r| r.key == given["proof_rule"] } || raise(InvalidInput, "there is no proof rule #{given['proof_rule']}; use #{Catalogue.proof_rules.map(&:key).join(', ')}")
+        { rule: rule.name, proof_tonnes: rule.proof_tonnes(ProblemFile.number!(given, "tonnes")), source: rule.source, to_be_checked: rule.check }
+      end
+      private_class_method :proof
+
+      def tackle(given)
+        stages = given["tackle"].map { |s| Plan::Tackle.advantage(s.fetch("parts"), efficiency: s.fetch("efficiency", 1.0).to_f, from_moving_block: s.fetch("from_moving_block", false)) }
+        { advantages: stages, advantage: Plan::Tackle.compound(stages), hand_force: given["load"] && (given["load"].to_f / Plan::Tackle.compound(stages)) }
+      rescue KeyError
+        raise InvalidInput, "each stage of a tackle needs “parts”"
+      end
+      private_class_method :tackle
+
+      def energy(given)
+        part = given["energy"]
+        joules = part.key?("stiffnesses") ? Plan::StoredEnergy.springs(ProblemFile.number!(part, "force"), ProblemFile.numbers!(part, "stiffnesses")) : Plan::StoredEnergy.gas(ProblemFile.number!(part, "pressure"), ProblemFile.number!(part, "volume"))
+        { joules: joules, fall_of_10_kg_metres: Plan::StoredEnergy.as_fall(joules, 10.0) }
+      end
+      private_class_method :energy
+
+      def water(given)
+        part = given["water"]
+        Plan::TestMass.water(ProblemFile.number!(part, "kilograms"), limit: ProblemFile.number!(part, "litres_per_bag"), bag_kilograms: ProblemFile.number!(part, "bag_kilograms", 0.0), kind: part.fetch("kind", "fresh").to_sym)
+      end
+      private_class_method :water
+    end
+  end
+end
