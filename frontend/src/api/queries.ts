@@ -1,7 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { answer, api } from "./client";
 
-export type WhatIf = { school?: string; factor?: number; coverage?: number; confidence?: number };
+export type WhatIf = { school?: string; factor?: number; coverage?: number; confidence?: number; simulate?: boolean };
 
 export const sessionQuery = queryOptions({
   queryKey: ["session"],

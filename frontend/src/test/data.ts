@@ -170,6 +170,11 @@ export function rating(given: Partial<Schemas["Rating"]> = {}): Schemas["Rating"
       { factor: 5, text: "4.2", newtons: 4200 },
       { factor: 6, text: "3.5", newtons: 3500 },
     ],
+    aids: [],
+    plot: [],
+    next_breaks: [],
+    ways: null,
+    in_use: [],
     ...given,
   };
 }

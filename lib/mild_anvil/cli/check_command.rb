@@ -60,12 +60,14 @@ module MildAnvil
       end
       private_class_method :verification
 
-      PARTS = { "calibration" => ->(p, _) { [p["expanded"], { factor: p.fetch("factor", 2.0), dof: p["dof"] }] }, "resolution" => ->(p, _) { [p, {}] }, "zero_drift" => ->(p, _) { [p, {}] }, "sampling" => ->(p, _) { [p, {}] },
-                "misalignment" => ->(p, reading) { [reading, p, {}] }, "repeatability" => ->(p, _) { [p["deviation"], p["readings"], {}] }, "masses" => ->(p, reading) { [reading, p, {}] }, "gravity" => ->(p, reading) { [reading, p, {}] } }.freeze
+      # How each part of a budget is stated: a number, a share, or an object.
+      PLAIN = %w[resolution zero_drift sampling].freeze
+      OF_THE_READING = %w[misalignment masses gravity].freeze
+      STATED = %w[calibration repeatability].freeze
 
       def budget(given)
         reading = ProblemFile.number!(given, "reading")
-        parts = given.fetch("parts") { raise InvalidInput, "a budget needs “parts”: #{PARTS.keys.join(', ')}" }.map { |name, value| part(name, value, reading) }
+        parts = given.fetch("parts") { raise InvalidInput, "a budget needs “parts”: #{[*STATED, *PLAIN, *OF_THE_READING].join(', ')}" }.map { |name, value| part(name, value, reading) }
         budget = Instrument::UncertaintyBudget.new(reading, parts, confidence: ProblemFile.number!(given, "confidence", 0.95))
         { corrected: budget.corrected, parts: parts, combined: budget.combined, shared: budget.shared, random: budget.random, effective_dof: budget.effective_dof, coverage_factor: budget.coverage_factor,
           expanded: budget.expanded, coverage_factor_truncated: budget.truncated_factor }
@@ -73,8 +75,13 @@ module MildAnvil
       private_class_method :budget
 
       def part(name, value, reading)
-        *arguments, options = PARTS.fetch(name) { raise InvalidInput.new("“#{name}” is no part of a budget; use #{PARTS.keys.join(', ')}", part: name) }.call(value, reading)
-        Instrument::BudgetParts.public_send(name, *arguments, **options)
+        parts = Instrument::BudgetParts
+        return parts.public_send(name, value) if PLAIN.include?(name)
+        return parts.public_send(name, reading, value) if OF_THE_READING.include?(name)
+        return parts.calibration(value["expanded"], factor: value.fetch("factor", 2.0), dof: value["dof"]) if name == "calibration"
+        return parts.repeatability(value["deviation"], value["readings"]) if name == "repeatability"
+
+        raise InvalidInput.new("“#{name}” is no part of a budget; use #{[*STATED, *PLAIN, *OF_THE_READING].join(', ')}", part: name)
       end
       private_class_method :part
 
@@ -82,10 +89,9 @@ module MildAnvil
         rule = Instrument::GuardedDecision.new(limit: ProblemFile.number!(given, "lower_limit"), standard: ProblemFile.number!(given, "standard_uncertainty"), guard_factor: ProblemFile.number!(given, "guard_factor"))
         reading = given["reading"]
         answer = { acceptance_limit: rule.acceptance_limit }
-        answer.merge!(accept: rule.accept?(reading), probability_nonconforming: rule.probability_nonconforming(reading)) if reading
+        answer = answer.merge(accept: rule.accept?(reading), probability_nonconforming: rule.probability_nonconforming(reading)) if reading
         process = given.values_at("process_mean", "process_deviation")
-        answer.merge!(false_accept: rule.false_accept(*process), false_reject: rule.false_reject(*process), probability_accept: rule.probability_accept(*process)) if process.all?
-        answer
+        process.all? ? answer.merge(false_accept: rule.false_accept(*process), false_reject: rule.false_reject(*process), probability_accept: rule.probability_accept(*process)) : answer
       end
       private_class_method :guard
 
@@ -115,7 +121,8 @@ module MildAnvil
 
       def power(hours, values, far)
         fit = Core::Endurance::PowerCreep.new(hours, values)
-        { initial: fit.initial, coefficient: fit.coefficient, exponent: fit.exponent, rss: fit.rss, residual_deviation: fit.residual_deviation, standard_errors: fit.standard_errors, slowing: fit.slowing?, extrapolated: fit.extrapolated(far) }
+        { initial: fit.initial, coefficient: fit.coefficient, exponent: fit.exponent, rss: fit.rss, residual_deviation: fit.residual_deviation, standard_errors: fit.standard_errors, slowing: fit.slowing?,
+          extrapolated: fit.extrapolated(far) }
       end
       private_class_method :power
 

@@ -111,7 +111,11 @@ module MildAnvil
         y = ProblemFile.numbers!(given, "strengths")
         at = given["predict_at"] ? ProblemFile.numbers!(given, "predict_at") : []
         predict = ->(curve) { at.map { |level| curve.predict(level, confidence: confidence(given)) } }
-        { power_line: tried { Compare::PowerLine.new(x, y).then { |c| { coefficient: c.coefficient, exponent: c.exponent, exponent_error: c.exponent_error, residual_deviation_log: c.residual_deviation, r_squared: c.r_squared, predictions: predict.call(c) } } },
+        { power_line: tried do
+          Compare::PowerLine.new(x, y).then do |c|
+            { coefficient: c.coefficient, exponent: c.exponent, exponent_error: c.exponent_error, residual_deviation_log: c.residual_deviation, r_squared: c.r_squared, predictions: predict.call(c) }
+          end
+        end,
           power: tried { Compare::PowerCurve.new(x, y).then { |c| curve(c, %i[coefficient exponent]).merge(predictions: predict.call(c)) } },
           saturating: tried { Compare::SaturatingCurve.new(x, y).then { |c| curve(c, %i[plateau rate]).merge(predictions: predict.call(c)) } } }
       end

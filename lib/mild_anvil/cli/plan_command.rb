@@ -12,7 +12,8 @@ module MildAnvil
       def call(path, options) = Report.call(answer(ProblemFile.read(path)), json: options[:json])
 
       # The key that tells which problem a file states.
-      KINDS = { "required_share" => :bound, "difference_share" => :comparison, "breaks" => :next_break, "train" => :train, "proof_rule" => :proof, "tackle" => :tackle, "energy" => :energy, "water" => :water, "lowest" => :lowest }.freeze
+      KINDS = { "required_share" => :bound, "difference_share" => :comparison, "breaks" => :next_break, "train" => :train, "proof_rule" => :proof, "tackle" => :tackle, "energy" => :energy, "water" => :water,
+                "lowest" => :lowest }.freeze
 
       # @param given [Hash] docs/cli.md lists the keys
       # @raise [InvalidInput] when the keys state nothing to plan
@@ -72,7 +73,12 @@ module MildAnvil
 
       def energy(given)
         part = given["energy"]
-        joules = part.key?("stiffnesses") ? Plan::StoredEnergy.springs(ProblemFile.number!(part, "force"), ProblemFile.numbers!(part, "stiffnesses")) : Plan::StoredEnergy.gas(ProblemFile.number!(part, "pressure"), ProblemFile.number!(part, "volume"))
+        joules = if part.key?("stiffnesses")
+                   Plan::StoredEnergy.springs(ProblemFile.number!(part, "force"),
+                                              ProblemFile.numbers!(part, "stiffnesses"))
+                 else
+                   Plan::StoredEnergy.gas(ProblemFile.number!(part, "pressure"), ProblemFile.number!(part, "volume"))
+                 end
         { joules: joules, fall_of_10_kg_metres: Plan::StoredEnergy.as_fall(joules, 10.0) }
       end
       private_class_method :energy

@@ -34,7 +34,7 @@ module MildAnvil
           label = "#{'  ' * depth}#{name.to_s.tr('_', ' ')}"
           case part
           when Hash then [label, *lines(part, depth + 1)]
-          when Array then part.any? { |p| p.is_a?(Hash) } ? [label, *part.map { |p| "#{'  ' * (depth + 1)}#{flat(p)}" }] : ["#{label.ljust(34)} #{part.map { |p| figure(p) }.join(', ')}"]
+          when Array then part.any?(Hash) ? [label, *part.map { |p| "#{'  ' * (depth + 1)}#{flat(p)}" }] : ["#{label.ljust(34)} #{part.map { |p| figure(p) }.join(', ')}"]
           else ["#{label.ljust(34)} #{figure(part)}"]
           end
         end

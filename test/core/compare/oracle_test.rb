@@ -83,14 +83,17 @@ class LevelOracleTest < OracleCase
 
   def efficiency(inputs)
     ratio = Compare::Ratio.new(inputs["terminated"], inputs["plain"])
-    pooled, separate = [ratio.pooled(inputs["confidence"]), ratio.separate(inputs["confidence"])]
+    pooled = ratio.pooled(inputs["confidence"])
+    separate = ratio.separate(inputs["confidence"])
     { "efficiency" => ratio.value, "fieller_pooled_low" => pooled.low, "fieller_pooled_high" => pooled.high, "fieller_unequal_df" => separate.dof, "fieller_unequal_low" => separate.low,
       "fieller_unequal_high" => separate.high, "geometric" => ratio.geometric(inputs["confidence"]).transform_keys { |k| k == :dof ? "df" : k.to_s } }
   end
 
   def sheave_pairs(inputs)
     pairs = Compare::Efficiency.new(inputs["tension_in"], inputs["tension_out"])
-    slope, mean, geometric = [pairs.slope, pairs.mean_ratio, pairs.geometric]
+    slope = pairs.slope
+    mean = pairs.mean_ratio
+    geometric = pairs.geometric
     { "slope_through_zero" => slope.value, "slope_se" => slope.standard_error, "slope_low" => slope.low, "slope_high" => slope.high, "mean_ratio" => mean.value, "mean_ratio_low" => mean.low,
       "mean_ratio_high" => mean.high, "geometric_ratio" => geometric.value, "geometric_low" => geometric.low, "geometric_high" => geometric.high }
   end

@@ -26,7 +26,7 @@ class CreepOracleTest < OracleCase
   def power_figures(power, inputs)
     far = power.extrapolated(inputs["extrapolate_hours"], confidence: inputs["confidence"] || 0.95)
     { "d0" => power.initial, "a" => power.coefficient, "b" => power.exponent, "rss" => power.rss, "residual_sd" => power.residual_deviation, "se_d0" => power.standard_errors[0],
-                   "se_a" => power.standard_errors[1], "se_b" => power.standard_errors[2], "extrapolated" => far[:value], "extrapolated_se" => far[:standard_error], "ci_low" => far[:low], "ci_high" => far[:high] }
+      "se_a" => power.standard_errors[1], "se_b" => power.standard_errors[2], "extrapolated" => far[:value], "extrapolated_se" => far[:standard_error], "ci_low" => far[:low], "ci_high" => far[:high] }
   end
 
   def log(times, values, inputs)

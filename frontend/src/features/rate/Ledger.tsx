@@ -5,10 +5,11 @@ import { SchoolRule } from "@/charts/SchoolRule";
 import { figure } from "@/format/force";
 
 type Rating = Schemas["Rating"];
-type Props = { rating: Rating; unit: string; onChoose: (school: string) => void };
+type Props = { rating: Rating; unit: string; onChoose: (school: string) => void; calibrating?: boolean };
+const FITTED = /^fitted_/;
 
 /** Each school a row with its own short rule on one common scale: the eye compares positions, not digits. */
-export function Ledger({ rating, unit, onChoose }: Props) {
+export function Ledger({ rating, unit, onChoose, calibrating }: Props) {
   const { page } = useLot();
   const marks = ruleMarks(page.summary.marks).filter((m) => m.kind !== "unjudged" && m.kind !== "replaced");
   const values = rating.schools.flatMap((s) => (s.newtons ? [s.newtons] : []));
@@ -40,6 +41,7 @@ export function Ledger({ rating, unit, onChoose }: Props) {
               {recommended && <span className="cap text-derived"> recommended</span>}
               <span className="text-soft block text-[12.5px] leading-tight">
                 {school.refusal ? `Refused: ${school.refusal}` : school.in_words}
+                {calibrating && !school.refusal && FITTED.test(school.key) && !school.working?.simulated && " · calibrating …"}
               </span>
             </span>
             <span className="hidden min-[900px]:block">

@@ -11,6 +11,7 @@ import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Caution, Empty, ErrorNote, Waiting } from "@/ui/states";
 import { Claim } from "./Claim";
+import { Evidence, Further } from "./Evidence";
 import { Ledger } from "./Ledger";
 import { Result } from "./Result";
 
@@ -28,7 +29,14 @@ export function RatePage() {
   const { lot, summary } = page;
   const [tried, setTriedTerms] = useState<WhatIf>({});
   const asked = useDeferredValue(tried);
-  const { data: rating, error, refetch } = useQuery({ ...ratingQuery(lot.id, asked), placeholderData: keepPreviousData });
+  const { data: quick, error, refetch } = useQuery({ ...ratingQuery(lot.id, asked), placeholderData: keepPreviousData });
+  // The bounds that are calibrated by simulation follow.
+  const { data: full } = useQuery({
+    ...ratingQuery(lot.id, { ...asked, simulate: true }),
+    enabled: quick !== undefined,
+    placeholderData: undefined,
+  });
+  const rating = full ?? quick;
   const queries = useQueryClient();
   const change = (terms: WhatIf) => setTriedTerms((before) => ({ ...before, ...terms }));
   useEffect(() => {
@@ -86,7 +94,7 @@ export function RatePage() {
       </div>
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-3">
-          <Ledger rating={rating} unit={unit} onChoose={(school) => change({ school })} />
+          <Ledger rating={rating} unit={unit} onChoose={(school) => change({ school })} calibrating={!full} />
           <p>
             <b className="text-derived">
               {rating.recommended
@@ -100,6 +108,7 @@ export function RatePage() {
               {remark}
             </p>
           ))}
+          <Evidence rating={rating} unit={unit} />
         </div>
         <div className="grid content-start gap-3.5">
           <Result rating={rating} unit={unit} onFactor={(factor) => change({ factor })} />
@@ -118,6 +127,7 @@ export function RatePage() {
             {trying && <Button onClick={() => setTriedTerms({})}>Back to the lot’s own</Button>}
           </div>
           {sign.error && <ErrorNote message={sign.error.message} />}
+          <Further rating={rating} unit={unit} />
           <Caution>
             A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in force. This shows its working
             for them and is not their approval.

@@ -1,9 +1,11 @@
+import type { Schemas } from "@/api/client";
 import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import { lotPage, rating, summary } from "@/test/data";
-import { renderInLot } from "@/test/render";
+import { renderInLot, serve } from "@/test/render";
 import { Claim } from "./Claim";
+import { Evidence, Further } from "./Evidence";
 import { Ledger } from "./Ledger";
 import { Result } from "./Result";
 
@@ -96,5 +98,46 @@ describe("the claim", () => {
   it("is said to be missing", () => {
     renderInLot(<Claim rating={rating()} unit="kN" />);
     expect(screen.getByText("No claim")).toBeInTheDocument();
+  });
+});
+
+describe("the evidence", () => {
+  const plot: Schemas["Rating"]["plot"] = [
+    {
+      family: "normal",
+      logarithms: false,
+      points: [
+        { newtons: 22800, share: 0.2, score: -0.84, arrow: null },
+        { newtons: 23900, share: 0.6, score: 0.25, arrow: "right" },
+      ],
+      axis: [
+        { share: 0.03, score: -1.88 },
+        { share: 0.05, score: -1.64 },
+        { share: 0.5, score: 0 },
+        { share: 0.98, score: 2.05 },
+      ],
+      location: 23600,
+      scale: 680,
+    },
+  ];
+  const aids = [{ key: "grubbs", name: "Grubbs", flags: true, in_words: "too far out", can_see: "At 6 values one.", values: ["20.1"] }];
+  it("draws the breaks on a line, bounds as arrows, and says what each test can see", () => {
+    serve();
+    renderInLot(<Evidence rating={rating({ plot, aids })} unit="kN" />);
+    expect(screen.getByRole("img", { name: /Probability plot/ }).querySelectorAll("circle")).toHaveLength(1);
+    expect(screen.getByText("1 test of 1 see something")).toBeInTheDocument();
+    expect(screen.getByText(/At 6 values one/)).toBeInTheDocument();
+  });
+  it("says what limits next and what more breaks would do", () => {
+    serve();
+    const ways = {
+      in_words: "“stitching” limits.",
+      ways: [{ mode: "stitching", breaks: 4, newtons: 20100, school: "x", refusal: null, stated: "20.1" }],
+    };
+    renderInLot(
+      <Further rating={rating({ ways, next_breaks: [{ more: 1, newtons: 21300, expected_newtons: null, stated: "21.3" }] })} unit="kN" />,
+    );
+    expect(screen.getByText("“stitching” limits.")).toBeInTheDocument();
+    expect(screen.getByText("1 more").parentElement).toHaveTextContent("21.3 kN");
   });
 });

@@ -80,7 +80,7 @@ module MildAnvil
 
         def share(&block)
           total = arrangements.values.sum
-          arrangements.sum { |sum, n| block.call(sum) ? n : 0 }.fdiv(total)
+          arrangements.sum { |sum, n| yield(sum) ? n : 0 }.fdiv(total)
         end
       end
     end

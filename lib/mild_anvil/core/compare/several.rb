@@ -13,7 +13,7 @@ module MildAnvil
         def holm(p)
           order = checked(p).each_index.sort_by { |i| p[i] }
           highest = 0.0
-          raised = order.each_with_index.to_h { |i, place| [i, highest = [highest, [p[i] * (p.size - place), 1.0].min].max] }
+          raised = order.each_with_index.to_h { |i, place| [i, highest = (p[i] * (p.size - place)).clamp(highest, 1.0)] }
           p.each_index.map { |i| raised[i] }
         end
 

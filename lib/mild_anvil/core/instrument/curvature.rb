@@ -14,9 +14,7 @@ module MildAnvil
         # @raise [InsufficientData]
         # Method: least squares on the centred and scaled force, turned back at the end.
         def initialize(applied, indicated)
-          if applied.size < FEWEST || applied.uniq.size < 3
-            raise InsufficientData.new("a parabola with a test needs at least #{FEWEST} points at three forces", points: applied.size, forces: applied.uniq.size)
-          end
+          raise InsufficientData.new("a parabola with a test needs at least #{FEWEST} points at three forces", points: applied.size, forces: applied.uniq.size) if applied.size < FEWEST || applied.uniq.size < 3
 
           mean = applied.sum / applied.size
           @scale = applied.map { |x| (x - mean).abs }.max

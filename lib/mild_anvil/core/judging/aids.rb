@@ -46,7 +46,7 @@ module MildAnvil
         private_class_method :grubbs_sees
 
         def generalized_esd(breaks)
-          most = [[breaks.size / 3, 10].min, 1].max
+          most = (breaks.size / 3).clamp(1, 10)
           result = GeneralizedEsd.call(breaks, most: most, alpha: ALPHA)
           [result.outliers.positive?, result.outliers.zero? ? "none of up to #{most}" : "#{result.outliers} of up to #{most} lie apart", "Looks for up to #{most} at once, so that two cannot hide each other.",
            result.removed.first(result.outliers)]
@@ -66,7 +66,8 @@ module MildAnvil
         def median_score(breaks)
           result = MedianScore.call(breaks)
           worst = result.scores.map(&:abs).max
-          [result.flagged.any?, format("the largest score is %.1f; above %.1f lies apart", worst, MedianScore::LIMIT), breaks.size < 6 ? "At #{breaks.size} values half of them set the scale: it flags too easily." : "Two bad values cannot hide each other.",
+          [result.flagged.any?, format("the largest score is %.1f; above %.1f lies apart", worst, MedianScore::LIMIT),
+           breaks.size < 6 ? "At #{breaks.size} values half of them set the scale: it flags too easily." : "Two bad values cannot hide each other.",
            breaks.zip(result.flagged).select(&:last).map(&:first)]
         end
         private_class_method :median_score

@@ -24,9 +24,7 @@ module MildAnvil
           raise InvalidInput.new("a scatter must be above zero", variation_share: variation_share) unless variation_share.positive?
 
           percentile = 1 - (Statistics::Normal.quantile(coverage) * variation_share)
-          if required_share >= percentile
-            raise InvalidInput.new("the requirement lies at or above the true percentile, #{format('%.3g', percentile)} of the mean: no number of breaks can show it", percentile_share: percentile)
-          end
+          raise InvalidInput.new("the requirement lies at or above the true percentile, #{format('%.3g', percentile)} of the mean: no number of breaks can show it", percentile_share: percentile) if required_share >= percentile
 
           chance = ->(n) { chance(n, coverage: coverage, confidence: confidence, variation_share: variation_share, required_share: required_share) }
           n = smallest { |count| chance.call(count) >= assurance }
@@ -65,13 +63,13 @@ module MildAnvil
         end
 
         # Doubling, then halving: both chances rise with n.
-        def smallest
+        def smallest(&block)
           high = 2
           high *= 2 until yield(high) || high > MOST
           raise InvalidInput.new("more than #{MOST} breaks would be needed", most: MOST) if high > MOST
 
           low = high == 2 ? 1 : high / 2
-          ((low + 1)..high).bsearch { |n| yield(n) }
+          ((low + 1)..high).bsearch(&block)
         end
         private_class_method :smallest
       end

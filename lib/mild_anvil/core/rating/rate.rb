@@ -22,7 +22,7 @@ module MildAnvil
           Statement.new(sample: sample, terms: terms, results: results, recommendation: recommendation, chosen: chosen, figures: figures,
                         description: describe(sample), remarks: Remarks.for(sample, terms, results),
                         verdict: claim_verdict(sample, terms, results: results, chosen: chosen, figures: figures),
-                        aids: Judging::Aids.for(sample.breaks_newtons), plot: Plot.of(sample), next_breaks: NextBreaks.for(sample, terms, chosen), ways: CompetingRisks.call(sample, terms),
+                        aids: Judging::Aids.for(sample.breaks_newtons), plot: Plot.of(sample, terms), next_breaks: NextBreaks.for(sample, terms, chosen), ways: CompetingRisks.call(sample, terms),
                         in_use: in_use(limits[:working_load_limit], terms), **limits).freeze
         end
 

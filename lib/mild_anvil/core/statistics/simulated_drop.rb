@@ -12,7 +12,7 @@ module MildAnvil
       # Canadian Journal of Statistics 29 (2001)
       class SimulatedDrop
         EFFORT = 24_000 # values drawn in all
-        LOTS = (400..1200).freeze
+        LOTS = (400..1200)
         MOST_FAILED_SHARE = 0.5 # of simulated lots that cannot be fitted
         MEMO = Memo.new
 

@@ -57,7 +57,7 @@ module MildAnvil
         end
         private_class_method :alternating
 
-        def places(values) = values.each_index.select { |i| yield(i) }.map { |i| i + 1 }
+        def places(values, &block) = values.each_index.select(&block).map { |i| i + 1 }
         private_class_method :places
       end
     end
