@@ -55,6 +55,7 @@ class FindingsTest < StoreCase
   def test_pairs_off_a_gauge_and_a_dial_are_a_curve
     @pull = readings
 
+    assert_in_delta 100.0, @pull.resolution_newtons # of the digits, not of the steps between the readings
     assert_equal ["readings", 20_000.0, 5], [@pull.origin, @pull.peak_newtons, @pull.curve.sample_count]
     assert_in_delta 4.0e6, shown("stiffness")[:extra]["newtons_per_metre"], 300_000.0
     assert_in_delta 51.0, shown("energy")[:extra]["to_peak_joules"], 0.1

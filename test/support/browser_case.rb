@@ -23,7 +23,7 @@ class BrowserCase < Minitest::Test
   include Shared
 
   AXE = File.read(File.expand_path("../../frontend/node_modules/axe-core/axe.min.js", __dir__))
-  TABLES = %i[audit_entries lot_summaries ratings judgements findings channel_chunks channels curves source_file_chunks source_files pulls features specimens lots jobs people].freeze
+  TABLES = %i[audit_entries lot_summaries ratings judgements finding_overrides readers findings channel_chunks channels curves source_file_chunks source_files pulls features specimens lots jobs people].freeze
   SERIOUS = %w[serious critical].freeze
 
   def setup
@@ -40,10 +40,16 @@ class BrowserCase < Minitest::Test
 
   # Nothing that would keep somebody from using the screen.
   def assert_accessible(where)
+    settle
     page.execute_script(AXE)
     found = page.evaluate_async_script("axe.run(document, {resultTypes: ['violations']}).then(arguments[0])")["violations"].select { |v| SERIOUS.include?(v["impact"]) }
 
     assert_empty found.map { |v| "#{v['id']}: #{v['nodes'].map { |n| n['target'] }.first(3)} #{v['nodes'].first['any'].map { |a| a['message'] }.first}" }, where
+  end
+
+  # What fades in is judged when it is there.
+  def settle
+    40.times { page.evaluate_script("document.getAnimations().filter((a) => a.playState === 'running').length").zero? ? break : sleep(0.05) }
   end
 
   # No screen may be wider than its window.
@@ -72,8 +78,10 @@ class BrowserCase < Minitest::Test
   private
 
   def clean
-    DATABASE.run("SET FOREIGN_KEY_CHECKS = 0")
-    TABLES.each { |table| DATABASE[table].delete }
-    DATABASE.run("SET FOREIGN_KEY_CHECKS = 1")
+    DATABASE.synchronize do # the setting belongs to one connection
+      DATABASE.run("SET FOREIGN_KEY_CHECKS = 0")
+      TABLES.each { |table| DATABASE[table].delete }
+      DATABASE.run("SET FOREIGN_KEY_CHECKS = 1")
+    end
   end
 end

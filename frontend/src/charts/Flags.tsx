@@ -22,7 +22,8 @@ export function Flags({ flags, x, y, width, height, onGrab }: Props) {
     width,
     height,
   );
-  return sorted.map((flag, i) => {
+  // Drawn last lies on top: of flags on one spot, the one that matters most can be taken.
+  const drawn = sorted.map((flag, i) => {
     const place = places[i];
     const [cx, cy] = [x(flag.at), y(flag.newtons)];
     const tone = flag.mine ? "stroke-derived" : "stroke-ink";
@@ -63,4 +64,5 @@ export function Flags({ flags, x, y, width, height, onGrab }: Props) {
       </g>
     );
   });
+  return drawn.reverse();
 }

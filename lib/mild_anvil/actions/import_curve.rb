@@ -8,9 +8,10 @@ module MildAnvil
 
       # @param source [Devices::Delimited::Source, String] the file, or its bytes
       # @param choices [Hash] see FileChoices
+      # @param resolution_newtons [Float, nil] where it is known better than from the steps between the samples
       # @return [Store::Models::Pull]
       # @raise [InvalidInput] naming line and mend; [Conflict] for a file that is here already
-      def call(lot_id:, name:, source:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "", origin: "file")
+      def call(lot_id:, name:, source:, person_id:, choices: {}, specimen_number: nil, feature_name: nil, note: "", origin: "file", resolution_newtons: nil)
         source = Devices::Delimited::Source.of(source)
         DuplicateFile.refuse!(Store::Models::Lot.fetch!(lot_id), source)
         packing = Thread.new { Store::Models::SourceFile.pack(source.each_part) }
@@ -28,7 +29,7 @@ module MildAnvil
           lot = Store::Models::Lot.fetch!(lot_id).lock!
           DuplicateFile.refuse!(lot, source) # again under the lock: the same file may have come in meanwhile
           pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: origin, note: note,
-                              peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: analysis.step_newtons)
+                              peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: resolution_newtons || analysis.step_newtons)
           StoreCurve.call(pull: pull, name: name, source: source, packed: packing.value, prepared: prepared, reading: reading, analysis: analysis, findings: findings)
           Audit.record(:import_curve, pull, person_id: person_id, file: name)
           RefreshLot.call(lot)

@@ -30,6 +30,11 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
   const [open, setOpen] = useState(false);
   const { preview } = item;
   const shown = open || item.state === "asks";
+  // What somebody works on stays open when its last question is answered.
+  const change = (choices: Choices) => {
+    setOpen(true);
+    onChoose(choices);
+  };
   return (
     <article className="border-line border-t px-4 py-2.5 first:border-t-0" aria-label={item.file.name}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -78,7 +83,7 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
         </button>
       )}
       {preview && shown && item.state !== "saved" && (
-        <Reader preview={preview} choices={item.choices} onChoose={onChoose} onPlace={onPlace} onRemembered={onRemembered} />
+        <Reader preview={preview} choices={item.choices} onChoose={change} onPlace={onPlace} onRemembered={onRemembered} />
       )}
     </article>
   );
