@@ -91,9 +91,7 @@ export function ProbabilityPlot({ points, logarithms, line, axis, bound, coverag
             />
           );
         })}
-        {bound && (
-          <path d={`M${x(place(bound))} ${y(percentile) - 7}l6 7l-6 7l-6 -7z`} className="fill-derived" aria-label="the stated minimum" />
-        )}
+        {bound && <path d={`M${x(place(bound))} ${y(percentile) - 7}l6 7l-6 7l-6 -7z`} className="fill-derived" />}
       </svg>
     </div>
   );
