@@ -61,14 +61,17 @@ class CoverageStudy
     File.rename("#{path(job)}.part", path(job))
   end
 
-  # A connector of its own scattered strength ends some pulls early.
+  # A connector with a strength of its own, drawn apart from the piece's, ends that share of the pulls early: w^a with
+  # a = share/(1 - share) lies below an even u so often.
   def lot(quantile, count, share, random)
     RATING::Sample.new(Array.new(count) do
-      strength = [quantile.call(random.rand.clamp(1.0e-12, 1 - 1.0e-12)), 1.0].max
-      early = random.rand < share
-      RATING::Observation.checked(counts_as: early ? :at_least : :break, force_newtons: early ? strength * (0.9 + (0.1 * random.rand)) : strength)
+      strength = quantile.call(even(random))
+      connector = share.zero? ? Float::INFINITY : quantile.call((even(random)**(share / (1 - share))).clamp(1.0e-12, 1 - 1.0e-12))
+      RATING::Observation.checked(counts_as: connector < strength ? :at_least : :break, force_newtons: [strength, connector].min.clamp(1.0, nil))
     end)
   end
+
+  def even(random) = random.rand.clamp(1.0e-12, 1 - 1.0e-12)
 
   def tally(key, kind, sample, truth, kept, given)
     result = RATING::Schools.find(key).rate(sample, kind == :quick ? terms : simulating)

@@ -53,9 +53,9 @@ class NormalityOracleTest < OracleCase
   def normality(inputs)
     values = inputs["values"]
     test = MildAnvil::Core::Judging::Normality
-    plain = test.shapiro_wilk(values)
-    logs = test.shapiro_wilk(values.map { |v| Math.log(v) })
+    plain = test.w_test(values)
+    logs = test.w_test(values.map { |v| Math.log(v) })
     anderson = test.anderson_darling(values)
-    { "shapiro_w" => plain.w, "shapiro_p" => plain.p, "ad_a2" => anderson.a_squared, "ad_a2_star" => anderson.corrected, "ad_p" => anderson.p, "log_shapiro_w" => logs.w, "log_shapiro_p" => logs.p }
+    { "w" => plain.w, "w_p" => plain.p, "ad_a2" => anderson.a_squared, "ad_a2_star" => anderson.corrected, "ad_p" => anderson.p, "log_w" => logs.w, "log_w_p" => logs.p }
   end
 end

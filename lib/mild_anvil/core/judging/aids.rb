@@ -15,7 +15,7 @@ module MildAnvil
         # @param breaks [Array<Float>] newtons
         # @return [Array<Aid>] one for each test, refusals included
         def for(breaks)
-          [[:grubbs, "Grubbs"], [:generalized_esd, "Generalized ESD"], [:dixon, "Dixon"], [:median_score, "Median distance"], [:shapiro_wilk, "Shapiro–Wilk"], [:anderson_darling, "Anderson–Darling"]]
+          [[:grubbs, "Grubbs"], [:generalized_esd, "Generalized ESD"], [:dixon, "Dixon"], [:median_score, "Median distance"], [:w_test, "W, for a normal shape"], [:anderson_darling, "A², for a normal shape"]]
             .map { |key, name| aid(key, name, breaks) }
         end
 
@@ -72,11 +72,11 @@ module MildAnvil
         end
         private_class_method :median_score
 
-        def shapiro_wilk(breaks)
-          test = Normality.shapiro_wilk(breaks)
+        def w_test(breaks)
+          test = Normality.w_test(breaks)
           [test.p < ALPHA, format("W %.3f, p %.2g: %s", test.w, test.p, test.p < ALPHA ? "not normal" : "nothing against a normal population"), shape_sees(breaks), []]
         end
-        private_class_method :shapiro_wilk
+        private_class_method :w_test
 
         def anderson_darling(breaks)
           test = Normality.anderson_darling(breaks)

@@ -18,23 +18,23 @@ module MildAnvil
         LARGE_MEAN = [-1.5861, -0.31082, -0.083751, 0.0038915].freeze
         LARGE_SPREAD = [-0.4803, -0.082676, 0.0030302].freeze
 
-        ShapiroWilk = Struct.new(:w, :p, keyword_init: true)
+        WTest = Struct.new(:w, :p, keyword_init: true)
         AndersonDarling = Struct.new(:a_squared, :corrected, :p, keyword_init: true)
 
         module_function
 
         # @param values [Array<Float>] shape (n,), 3 <= n <= 5000, not all equal
-        # @return [ShapiroWilk]
+        # @return [WTest] share of the scatter that a straight line on normal scores explains
         # @raise [InsufficientData]
         # Source: Royston, Applied Statistics 44 (1995), algorithm AS R94
-        def shapiro_wilk(values)
+        def w_test(values)
           enough!(values)
           sorted = values.sort
           weights = weights(sorted.size)
           mean = sorted.sum / sorted.size
           slope = weights.each_with_index.sum { |a, i| a * (sorted[-1 - i] - sorted[i]) }
           w = [(slope**2) / sorted.sum { |v| (v - mean)**2 }, 1.0].min
-          ShapiroWilk.new(w: w, p: chance(w, sorted.size))
+          WTest.new(w: w, p: chance(w, sorted.size))
         end
 
         # @return [AndersonDarling] mean and scatter estimated; p nil below 8 values
