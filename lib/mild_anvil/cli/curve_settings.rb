@@ -6,7 +6,7 @@ module MildAnvil
     module CurveSettings
       FORM = /\A\s*([+-]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?)\s*(.+?)\s*\z/i
       # Options that take one quantity, and of what kind.
-      SINGLE = { gauge_length_metres: "displacement", yield_offset_metres: "displacement", range_newtons: "force" }.freeze
+      SINGLE = { gauge_length_metres: "displacement", yield_offset_metres: "displacement" }.freeze
 
       module_function
 

@@ -21,7 +21,7 @@ module MildAnvil
         # Source: Hahn and Meeker, Statistical Intervals, 1991; ISO 16269-6
         # Method: k = t'(confidence; dof, sqrt(n) z(coverage)) / sqrt(n).    Checked: docs/validation.md, section 1
         def normal(breaks:, coverage:, confidence:, dof: breaks - 1)
-          Checks.breaks!(breaks, at_least: 2)
+          Checks.breaks!(breaks, at_least: dof.positive? ? 1 : 2)
           Checks.shares!(coverage: coverage, confidence: confidence)
           MEMO.fetch([breaks, coverage, confidence, dof]) do
             root = Math.sqrt(breaks)

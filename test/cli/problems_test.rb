@@ -1,0 +1,120 @@
+# frozen_string_literal: true
+
+require "stringio"
+require "tmpdir"
+require_relative "../test_helper"
+
+# compare, check and plan: every problem that docs/cli.md lists, and what cannot be used.
+class ProblemsTest < CoreCase
+  def run_anvil(command, content, *options, name: "problem.json")
+    out = StringIO.new
+    err = StringIO.new
+    Dir.mktmpdir do |folder|
+      path = File.join(folder, name)
+      File.write(path, content.is_a?(String) ? content : JSON.generate(content))
+      @status = MildAnvil::Cli::Main.new(out: out, err: err).run([command, path, *options])
+    end
+    @err = err.string
+    out.string
+  end
+
+  def answer(command, content, **rest) = JSON.parse(run_anvil(command, content, "--json", **rest)).tap { assert_equal 0, @status, @err }
+
+  # command, problem, path in the answer, value
+  CASES = [
+    ["compare", { "a" => [21.89, 22.31, 23.35, 22.8, 24.19], "b" => [21.47, 21.01, 20.52, 20.56, 21.16] }, %w[difference t], 4.44792635146],
+    ["compare", { "a" => [21.89, 22.31, 23.35, 22.8, 24.19], "b" => [21.47, 21.01, 20.52, 20.56, 21.16] }, %w[ratio separate low], 1.04144172599],
+    ["compare", { "groups" => { "x" => [1.0, 2.0, 3.0], "y" => [2.0, 3.0, 4.0], "z" => [6.0, 7.0, 8.0] } }, %w[variance f], 21.0],
+    ["compare", { "groups" => { "x" => [142.2, 148.5, 145.8, 147.9, 154.1, 149.0], "y" => [138.0, 145.2, 139.8, 138.3, 152.2, 148.9] }, "paired" => true }, %w[t], 3.08097243424],
+    ["compare", { "levels" => [8, 8, 16, 16, 32, 32], "strengths" => [5.7, 6.4, 9.8, 11.0, 16.7, 15.9], "predict_at" => [20] }, %w[power exponent], 0.6932286],
+    ["compare", { "into" => [1.25, 2.5, 3.75, 5.0, 6.25, 7.5, 8.75, 10.0], "out" => [1.137, 2.3, 3.426, 4.536, 5.829, 6.794, 7.868, 9.197] }, %w[slope value], 0.91262745098],
+    ["compare", { "p" => [0.01, 0.04, 0.03, 0.005] }, ["holm", 0], 0.03],
+    ["check", { "applied" => [5, 10, 15, 20, 25, 30, 35, 40, 45, 50], "indicated" => [5.05, 10.09, 15.08, 20.06, 25.14, 30.17, 35.16, 40.21, 45.2, 50.27] }, %w[line slope], 1.00452121212],
+    ["check", { "reading" => 22.41, "parts" => { "calibration" => { "expanded" => 0.11 }, "resolution" => 0.01, "zero_drift" => 0.02, "misalignment" => 3.0, "repeatability" => { "deviation" => 0.05, "readings" => 5 } } },
+     %w[expanded], 0.120679980476],
+    ["check", { "lower_limit" => 22.0, "standard_uncertainty" => 0.12, "guard_factor" => 1.6448536269514722, "reading" => 22.31, "process_mean" => 22.9, "process_deviation" => 0.5 }, %w[false_accept], 0.000338263322323],
+    ["check", { "values" => [20.85, 21.02, 22.93, 21.12, 21.94, 21.32, 22.12, 21.41], "lower_limit" => 18.0 }, %w[centre], 21.58875],
+    ["check", { "hours" => [1, 2, 5, 10, 24, 100], "displacement" => [0.5, 0.52, 0.55, 0.575, 0.61, 0.68] }, %w[rates], nil],
+    ["check", { "breaks" => [22.1, 22.4, 22.0, 22.6, 22.3, 15.0] }, ["aids", 0, "flags"], true],
+    ["check", { "levels" => [{ "applied" => 5000, "up" => [5010, 5012, 5009] }], "resolution" => 5, "range_maximum" => 10_000 }, %w[best_class], 0.5],
+    ["plan", { "required_share" => 0.85, "variation_share" => 0.05 }, %w[needed n], 19],
+    ["plan", { "difference_share" => 0.1, "variation_share" => 0.1 }, %w[per_group power_80], 17],
+    ["plan", { "breaks" => [22.67, 20.38, 22.65, 23.06, 21.84] }, %w[expected_bound], 17.9426639458],
+    ["plan", { "lowest" => true }, %w[breaks], 59],
+    ["plan", { "train" => [{ "name" => "loop", "mean" => 10, "deviation" => 1, "specimen" => true }, { "name" => "pin", "mean" => 10, "deviation" => 1 }] }, %w[specimen_first], 0.5],
+    ["plan", { "proof_rule" => "beam", "tonnes" => 11 }, %w[proof_tonnes], 21.04],
+    ["plan", { "tackle" => [{ "parts" => 4 }, { "parts" => 3, "efficiency" => 0.9 }], "load" => 1000 }, %w[advantage], 9.756],
+    ["plan", { "energy" => { "force" => 10_000, "stiffnesses" => [200_000] } }, %w[joules], 250.0],
+    ["plan", { "water" => { "kilograms" => 10_000, "litres_per_bag" => 4000, "bag_kilograms" => 200 } }, %w[bags], 3]
+  ].freeze
+
+  CASES.each_with_index do |(command, problem, path, value), i|
+    define_method("test_#{command}_#{problem.keys.first}_#{i}") do
+      found = answer(command, problem).dig(*path)
+      next assert(found, path.inspect) if value.nil?
+
+      value.is_a?(Numeric) ? assert_in_delta(value, found, [value.abs * 1e-3, 1e-9].max) : assert_equal(value, found)
+      refute_match(/NaN|Infinity|#</, run_anvil(command, problem)) # the text of the same
+    end
+  end
+
+  # command, problem, words that the refusal must have
+  REFUSED = [
+    ["compare", { "x" => 1 }, /nothing to compare/],
+    ["compare", { "a" => [1.0], "b" => [2.0, 3.0] }, /at least 2 values/],
+    ["compare", { "a" => ["x"], "b" => [1.0, 2.0] }, /list of numbers/],
+    ["compare", { "factors" => ["m"], "rows" => [{ "m" => "x", "value" => 1 }, { "value" => 2 }] }, /each row needs/],
+    ["check", { "x" => 1 }, /nothing to check/],
+    ["check", { "applied" => [1, 2], "indicated" => [1, 2] }, /Take at least 3/],
+    ["check", { "reading" => 5, "parts" => { "luck" => 1 } }, /no part of a budget/],
+    ["check", { "values" => [1, 1, 1] }, /moving range is 0/],
+    ["plan", { "x" => 1 }, /nothing to plan/],
+    ["plan", { "required_share" => 0.99, "variation_share" => 0.1 }, /no number of breaks/],
+    ["plan", { "proof_rule" => "kite", "tonnes" => 1 }, /no proof rule/],
+    ["plan", { "train" => [{ "name" => "a" }] }, /each link needs/],
+    ["plan", "not json {", /no JSON|state|nothing/],
+    ["compare", "[1, 2]", /JSON object|nothing|column/],
+    ["check", "", /empty/]
+  ].freeze
+
+  REFUSED.each_with_index do |(command, problem, words), i|
+    define_method("test_#{command}_refuses_#{i}") do
+      run_anvil(command, problem)
+
+      assert_equal 1, @status
+      assert_match words, @err
+    end
+  end
+
+  def test_a_table_of_groups_and_one_of_factors
+    groups = "rows,force [kN]\n3,10.1\n3,10.4\n3,9.9\n5,14.0\n5,14.4\n5,13.8\n"
+
+    assert_equal ["3.0", "5.0"], answer("compare", groups, name: "g.csv")["groups"]
+    factors = "material;heat;strength\n#{%w[a b].product(%w[low high], [10.1, 10.9, 9.8]).map { |row| row.join(';') }.join("\n")}\n"
+    assert_equal(%w[material heat material:heat], answer("compare", factors, name: "f.csv")["terms"].map { |t| t["term"] })
+  end
+
+  PULL = "Time [s],Force [kN],Travel [mm]\n#{Array.new(600) { |i| format('%.2f,%.4f,%.4f', i * 0.05, i.between?(60, 460) ? (i - 60) * 0.025 : 0.0, [i - 60, 0].max * 0.01) }.join("\n")}\n".freeze
+
+  def curve(*options) = JSON.parse(run_anvil("curve", PULL, "--json", *options, name: "pull.csv")).fetch("findings").group_by { |f| f["kind"] }
+
+  def test_a_curve_answers_what_is_asked_of_it
+    found = curve("--at-displacement", "2mm", "--at-force", "5 kN", "--train-stiffness", "10", "--rate-wanted", "0.5kN", "--yield-offset", "0.1mm")
+
+    assert_in_delta 5000.0, found["force_at_displacement"][0]["force_newtons"], 60.0
+    assert_in_delta 0.002, found["displacement_at_force"][0]["extra"]["displacement_metres"], 0.0001
+    assert_in_delta 3.33e6, found["stiffness"][0]["extra"]["specimen_newtons_per_metre"], 0.2e6
+    assert found["rate"][0]["extra"]["within"]
+  rescue OptionParser::ParseError
+    flunk "an option is not known"
+  end
+
+  def test_quantities_without_a_unit_are_refused
+    [["--at-force", "5"], ["--at-displacement", "3kN"], ["--hold", "20kN"], ["--gauge-length", "x"]].each do |option|
+      run_anvil("curve", PULL, *option, name: "pull.csv")
+
+      assert_equal 1, @status, option.inspect
+      assert_match(/wants/, @err)
+    end
+  end
+end

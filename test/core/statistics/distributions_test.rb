@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+require_relative "../../test_helper"
+
+# Figures as printed in tables that everybody has, and the laws that every distribution keeps.
+class DistributionsTest < CoreCase
+  S = MildAnvil::Core::Statistics
+
+  # degrees of freedom => { share below => value }, as in any printed table.
+  CHI_SQUARED = {
+    1 => { 0.05 => 0.00393, 0.5 => 0.455, 0.95 => 3.841, 0.99 => 6.635 },
+    2 => { 0.05 => 0.103, 0.5 => 1.386, 0.95 => 5.991, 0.99 => 9.210 },
+    5 => { 0.05 => 1.145, 0.5 => 4.351, 0.95 => 11.070, 0.99 => 15.086 },
+    10 => { 0.05 => 3.940, 0.5 => 9.342, 0.95 => 18.307, 0.99 => 23.209 },
+    30 => { 0.05 => 18.493, 0.5 => 29.336, 0.95 => 43.773, 0.99 => 50.892 }
+  }.freeze
+
+  def test_chi_squared_as_printed
+    CHI_SQUARED.each { |dof, row| row.each { |p, value| assert_in_delta value, S::ChiSquared.quantile(p, dof), 0.0006, "#{dof} at #{p}" } }
+  end
+
+  # [numerator, denominator] => { share below => value }
+  FISHER = {
+    [1, 1] => { 0.95 => 161.4, 0.99 => 4052.2 },
+    [2, 10] => { 0.95 => 4.103, 0.99 => 7.559 },
+    [3, 12] => { 0.95 => 3.490, 0.99 => 5.953 },
+    [5, 20] => { 0.95 => 2.711, 0.99 => 4.103 },
+    [10, 60] => { 0.95 => 1.993, 0.99 => 2.632 }
+  }.freeze
+
+  def test_f_as_printed
+    FISHER.each { |dofs, row| row.each { |p, value| assert_in_delta value, S::FisherF.quantile(p, *dofs), value * 0.0003, "#{dofs} at #{p}" } }
+  end
+
+  # [groups, degrees of freedom] => [95 %, 99 %]
+  RANGE = {
+    [2, 5] => [3.64, 5.70], [3, 5] => [4.60, 6.98], [3, 10] => [3.88, 5.27], [4, 20] => [3.96, 5.02],
+    [5, 15] => [4.37, 5.56], [8, 30] => [4.60, 5.54], [10, 60] => [4.65, 5.45], [6, 120] => [4.10, 4.87]
+  }.freeze
+
+  def test_studentized_range_as_printed
+    RANGE.each do |(groups, dof), (ninety_five, ninety_nine)|
+      assert_in_delta ninety_five, S::StudentizedRange.quantile(0.95, groups, dof), 0.006
+      assert_in_delta ninety_nine, S::StudentizedRange.quantile(0.99, groups, dof), 0.006
+    end
+  end
+
+  # Two groups are Student's t times the root of two.
+  def test_the_range_of_two_is_students_t
+    [1, 2, 3, 7, 40].product([0.9, 0.95, 0.99]) do |dof, p|
+      assert_in_delta Math.sqrt(2) * S::StudentT.quantile((1 + p) / 2, dof), S::StudentizedRange.quantile(p, 2, dof), 2e-6 * S::StudentT.quantile((1 + p) / 2, dof), "#{dof} at #{p}"
+    end
+  end
+
+  def test_small_chances_of_the_range_keep_their_digits
+    tails = [5.0, 8.0, 12.0, 20.0].map { |q| S::StudentizedRange.upper_tail(q, 4, 60) }
+
+    assert(tails.each_cons(2).all? { |a, b| b < a && b.positive? })
+    assert_operator tails.last, :<, 1e-12
+  end
+
+  def test_a_square_of_t_is_f
+    [[0.7, 3], [2.1, 9], [4.4, 31]].each { |t, dof| assert_in_delta 2 * S::StudentT.upper_tail(t, dof), S::FisherF.upper_tail(t * t, 1, dof), 1e-13 }
+  end
+
+  def test_chi_squared_of_two_is_exponential
+    [0.1, 1.0, 7.5, 60.0].each { |x| assert_in_delta Math.exp(-x / 2), S::ChiSquared.upper_tail(x, 2), 1e-15 * Math.exp(-x / 2) * 100 }
+  end
+
+  def test_far_tails_are_no_zeros
+    assert_in_delta 1.0, S::ChiSquared.upper_tail(400.0, 2) / Math.exp(-200.0), 1e-10
+    assert_operator S::FisherF.upper_tail(900.0, 4, 80), :>, 0.0
+    assert_in_delta(1.0, S::Weibull.upper_tail(10.0, 2.0, 1.0) / Math.exp(-100.0), 1e-12)
+  end
+
+  INVERTIBLE = {
+    chi_squared: [->(p) { S::ChiSquared.quantile(p, 4.5) }, ->(x) { S::ChiSquared.cdf(x, 4.5) }],
+    fisher: [->(p) { S::FisherF.quantile(p, 3.5, 11.0) }, ->(x) { S::FisherF.cdf(x, 3.5, 11.0) }],
+    student: [->(p) { S::StudentT.quantile(p, 2.7) }, ->(x) { S::StudentT.cdf(x, 2.7) }],
+    weibull: [->(p) { S::Weibull.quantile(p, 5.0, 900.0) }, ->(x) { S::Weibull.cdf(x, 5.0, 900.0) }],
+    log_normal: [->(p) { S::LogNormal.quantile(p, 7.0, 0.1) }, ->(x) { S::LogNormal.cdf(x, 7.0, 0.1) }],
+    range: [->(p) { S::StudentizedRange.quantile(p, 4, 12) }, ->(x) { 1 - S::StudentizedRange.upper_tail(x, 4, 12) }],
+    noncentral: [->(p) { S::NoncentralT.quantile(p, 6, 2.2) }, ->(x) { S::NoncentralT.cdf(x, 6, 2.2) }]
+  }.freeze
+
+  INVERTIBLE.each do |name, (quantile, cdf)|
+    define_method("test_#{name}_quantile_inverts_its_cdf_and_rises") do
+      shares = [0.0001, 0.01, 0.2, 0.5, 0.83, 0.99, 0.9999]
+      values = shares.map(&quantile)
+
+      shares.zip(values).each { |p, x| assert_in_delta p, cdf.call(x), 1e-9, "at #{p}" }
+      assert(values.each_cons(2).all? { |a, b| b > a })
+    end
+  end
+
+  # A density is the slope of its distribution.
+  def test_densities_are_slopes
+    step = 1e-5
+    [[->(x) { S::ChiSquared.density(x, 3.3) }, ->(x) { S::ChiSquared.cdf(x, 3.3) }, 2.4], [->(x) { S::Weibull.density(x, 4.0, 2.0) }, ->(x) { S::Weibull.cdf(x, 4.0, 2.0) }, 1.7],
+     [->(x) { S::LogNormal.density(x, 0.5, 0.3) }, ->(x) { S::LogNormal.cdf(x, 0.5, 0.3) }, 1.9], [->(x) { S::StudentT.density(x, 3.0) }, ->(x) { S::StudentT.cdf(x, 3.0) }, 0.8]].each do |density, cdf, x|
+      assert_in_delta (cdf.call(x + step) - cdf.call(x - step)) / (2 * step), density.call(x), 1e-7
+    end
+  end
+
+  def test_impossible_questions_are_refused
+    [-> { S::ChiSquared.quantile(1.0, 3) }, -> { S::ChiSquared.quantile(0.5, 0) }, -> { S::FisherF.quantile(0.0, 2, 2) }, -> { S::Weibull.quantile(1.5, 2, 1) },
+     -> { S::StudentizedRange.quantile(0.95, 1, 5) }, -> { S::StudentT.quantile(0.5, -1) }, -> { S::NoncentralT.quantile(0.0, 4, 1) }].each { |question| assert_raises(MildAnvil::InvalidInput, &question) }
+  end
+end
