@@ -17,7 +17,7 @@ class AidsTest < CoreCase
     flagged = aids([*EVEN, 15.0])
 
     %i[grubbs generalized_esd dixon median_score].each do |key|
-      assert flagged[key].flags, key
+      assert_predicate flagged[key], :flags, key
       assert_equal [15.0], flagged[key].values, key
     end
   end

@@ -101,8 +101,8 @@ class PlanTest < CoreCase
   end
 
   def test_a_ram_pulls_less_than_it_pushes
-    assert_in_delta 70e6 * Math::PI * (0.05**2) / 4, Plan::Tackle.ram(70e6, 0.05), 1e-6
-    assert_in_delta 70e6 * Math::PI * ((0.05**2) - (0.03**2)) / 4, Plan::Tackle.ram(70e6, 0.05, rod: 0.03), 1e-6
+    assert_in_delta 70_000_000.0 * Math::PI * (0.05**2) / 4, Plan::Tackle.ram(70_000_000.0, 0.05), 1e-6
+    assert_in_delta 70_000_000.0 * Math::PI * ((0.05**2) - (0.03**2)) / 4, Plan::Tackle.ram(70_000_000.0, 0.05, rod: 0.03), 1e-6
     assert_in_delta 50_000.0, Plan::Tackle.preload(100.0, 0.01), 1e-6
   end
 
@@ -110,8 +110,8 @@ class PlanTest < CoreCase
     assert_in_delta 250.0, Plan::StoredEnergy.springs(10_000.0, [200_000.0]), 1e-9
     assert_in_delta 500.0, Plan::StoredEnergy.springs(10_000.0, [200_000.0, 200_000.0]), 1e-9
     assert_in_delta 1.0, Plan::StoredEnergy.as_fall(98.0665, 10.0), 1e-9
-    assert_operator Plan::StoredEnergy.gas(10e5, 0.01), :>, 9000
-    assert_raises(MildAnvil::InvalidInput) { Plan::StoredEnergy.gas(1e5, 1.0) }
+    assert_operator Plan::StoredEnergy.gas(1_000_000.0, 0.01), :>, 9000
+    assert_raises(MildAnvil::InvalidInput) { Plan::StoredEnergy.gas(100_000.0, 1.0) }
     assert_raises(MildAnvil::InvalidInput) { Plan::StoredEnergy.springs(1.0, [0.0]) }
   end
 
