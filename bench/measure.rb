@@ -137,10 +137,51 @@ module Bench
     factor = MildAnvil::Core::Statistics::ToleranceFactor
     count = 9
     seconds, = timed(31) { factor.normal(breaks: count += 1, coverage: 0.95, confidence: 0.95) }
-    say "a tolerance factor", format("%.2f ms", seconds * 1000)
+    say "a tolerance factor, not asked for before", format("%.2f ms", seconds * 1000)
+    rating = MildAnvil::Core::Rating
+    unit = MildAnvil::Catalogue.units.force!("kN")
+    lots = Array.new(6) { |k| rating::Sample.new(Array.new(30) { |i| rating::Observation.checked(counts_as: :break, force_newtons: 20_000.0 + (900 * Math.sin((i * 7) + k))) }) }
+    rate = ->(lot, **given) { timed { rating::Rate.call(lot, rating::Terms.checked(unit: unit, **given)) }.first * 1000 }
+    say "all that the Rate screen shows, 30 breaks", format("%.0f ms the first time, then %.0f ms", rate.call(lots[0]), lots[1..4].map { |lot| rate.call(lot) }.sort[1])
+    say "  with every fitted bound simulated", format("%.0f ms", rate.call(lots[5], simulate: true))
+    groups = Array.new(8) { |g| ["group #{g}", Array.new(6) { |i| 20 + (0.3 * g) + Math.sin((i * 5) + g) }] }.to_h
+    say "Tukey on 8 groups", format("%.0f ms", timed { MildAnvil::Core::Compare::OneWay.new(groups).tukey }.first * 1000)
+  end
+
+  # Everything that is found in a curve of a million samples, reading apart.
+  def findings
+    reader = MildAnvil::Devices::Delimited
+    file = Tempfile.new("bench").tap { |f| f.write(long_log) && f.flush }
+    seconds, reading = timed { reader::Reader.read(reader::Source.file(file.path), name: "long.csv", units: MildAnvil::Catalogue.units) }
+    say "reading #{ROWS} rows x 3", format("%.2f s", seconds)
+    seconds, found = timed(3) { MildAnvil::Core::Curve::Analysis.new(reading.recording).findings }
+    say "all findings of them", format("%.2f s, %d of them", seconds, found.size)
+  end
+
+  FILES = 200
+  FILE_ROWS = 20_000
+
+  # From drop to drawn: what the screen asks of the server for each file, preview, import and the first window.
+  def files
+    target = lot("Many files")
+    texts = Array.new(FILES) { |k| small_log(k) }
+    seconds, = timed do
+      texts.each_with_index do |text, k|
+        MildAnvil::Actions::PreviewFile.call(lot_id: target.id, name: "#{k}.csv", source: text, choices: {})
+        pull = MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "#{k}.csv", source: text, person_id: person.id)
+        ask("/api/curves/#{pull.curve.id}/window?points=700")
+      end
+    end
+    say "#{FILES} files of #{FILE_ROWS} rows, drop to drawn", format("%.1f s, %.0f ms each", seconds, seconds * 1000 / FILES)
+  end
+
+  def small_log(seed)
+    random = Random.new(seed)
+    body = Array.new(FILE_ROWS) { |i| format("%.3f,%.2f,%.4f", i * 0.005, (i.between?(800, 18_000) ? (i - 800) * 0.6 : 0.0) + random.rand, i * 0.0005) }
+    ["Time [s],Force [N],Displacement [mm]", *body, ""].join("\n")
   end
 end
 
 MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
-parts = ARGV.empty? ? %w[script opening statistics import window rack] : ARGV
+parts = ARGV.empty? ? %w[script opening statistics findings import window files rack] : ARGV
 parts.each { |part| Bench.public_send(part) }

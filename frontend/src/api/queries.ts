@@ -9,6 +9,8 @@ export const sessionQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const readersQuery = queryOptions({ queryKey: ["readers"], queryFn: () => answer(api.GET("/api/readers")) });
+
 export const todayQuery = queryOptions({ queryKey: ["today"], queryFn: () => answer(api.GET("/api/today")) });
 
 export const lotsQuery = (q: string, page: number, waiting: boolean) =>

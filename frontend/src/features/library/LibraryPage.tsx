@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { sessionQuery } from "@/api/queries";
 import { ItemSketch } from "@/sketches/ItemSketch";
 import { ErrorNote, Waiting } from "@/ui/states";
+import { Readers } from "./Readers";
 
 /** The tables behind the screens: design factors with their sources, item types with their zones. */
 export function LibraryPage() {
@@ -43,6 +44,7 @@ export function LibraryPage() {
           </tbody>
         </table>
       </div>
+      <Readers />
       <h2 className="pt-6 pb-2 text-[15px]">Item types and the places that can fail</h2>
       <div className="grid gap-3 min-[1100px]:grid-cols-3 sm:grid-cols-2">
         {data.item_types.map((type) => (

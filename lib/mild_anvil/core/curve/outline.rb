@@ -8,7 +8,7 @@ module MildAnvil
       # Up to MOST points stand for themselves; of more, the lowest and the highest of each short stretch are kept, so no
       # extreme is ever lost or moved.
       class Outline
-        MOST = 40_000
+        MOST = 8_000
 
         attr_reader :indices, :values
 

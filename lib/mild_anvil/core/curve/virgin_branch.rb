@@ -7,7 +7,7 @@ module MildAnvil
       #
       # Loops of unloading and reloading are left out. After cycles the last loading counts, since every cycle leaves some set.
       class VirginBranch
-        MOST = 20_000 # points; a longer branch is thinned evenly
+        MOST = 4_000 # points; a longer branch is thinned evenly
         BACK_SIGMAS = 3
         BEFORE_EVENT_SHARE = 0.95
 

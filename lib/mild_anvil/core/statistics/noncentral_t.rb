@@ -10,6 +10,9 @@ module MildAnvil
       module NoncentralT
         DENSITY_REACH = 12 # standard deviations of s: beyond lies less than 1e-30
         STEP_REACH = 8     # Phi(-8) is 6e-16
+        GENTLE = 5.0       # standard deviations of Phi over one panel
+        NEGLIGIBLE = 1.0e-40
+        DENSITIES = Memo.new
         EVERY = 2          # standard deviations per panel; 16 nodes on two are exact to rounding
 
         module_function
@@ -36,11 +39,15 @@ module MildAnvil
           raise InvalidInput.new("a probability must lie strictly between 0 and 1", p: p) unless p > 0 && p < 1
           return -quantile(1 - p, dof, -delta) if delta.negative?
 
-          excess = p < 0.5 ? ->(t) { cdf(t, dof, delta) - p } : ->(t) { (1 - p) - upper_tail(t, dof, delta) }
+          lower = p < 0.5
+          excess = lambda do |t|
+            tail, density = tail_and_density(t, dof, delta, lower)
+            [lower ? tail - p : (1 - p) - tail, density]
+          end
+          sign = ->(t) { excess.call(t).first }
           scale = 1 + delta
-          low, high = excess.call(0.0).positive? ? below_zero(excess, scale) : Roots.expand_upwards(0.0, scale, &excess)
-          start = approximate(p, dof, delta)
-          Roots.newton(low, high, start) { |t| [excess.call(t), density(t, dof, delta)] }
+          low, high = sign.call(0.0).positive? ? below_zero(sign, scale) : Roots.expand_upwards(0.0, scale, &sign)
+          Roots.newton(low, high, approximate(p, dof, delta), &excess)
         end
 
         # @return [Float] density at t
@@ -59,6 +66,18 @@ module MildAnvil
           [lower.clamp(0.0, 1.0), upper.clamp(0.0, 1.0)]
         end
 
+        # One tail and the density from one pass, for Newton's steps.
+        def tail_and_density(t, dof, delta, lower)
+          tail = density = 0.0
+          nodes(t, dof, delta).each do |s, weight|
+            z = (t * s) - delta
+            tail += weight * (lower ? Normal.cdf(z) : Normal.upper_tail(z))
+            density += weight * s * Normal.density(z)
+          end
+          [tail.clamp(0.0, 1.0), density]
+        end
+        private_class_method :tail_and_density
+
         # A good first guess (Johnson and Welch's normal approximation with a corrected mean of s).
         def approximate(p, dof, delta)
           mean_s = 1 - (1 / (4.0 * dof))
@@ -76,15 +95,22 @@ module MildAnvil
         end
         private_class_method :below_zero
 
+        # Where Phi turns gently over a panel, the panels of the density alone will do, and they are the same for every t.
         def nodes(t, dof, delta)
-          half = dof / 2.0
-          constant = Math.log(2.0) + (half * Math.log(half)) - half - Math.lgamma(half)[0]
-          GaussLegendre.each_node(panels(t, dof, delta)).map do |s, weight|
-            log_s = Math.log(s)
-            [s, weight * Math.exp(constant + ((dof - 1) * log_s) - (half * ((s * s) - 1)))]
-          end
+          gentle = t.abs * EVERY / Math.sqrt(2.0 * dof) <= GENTLE
+          gentle ? DENSITIES.fetch([dof]) { weighted(panels(0.0, dof, delta), dof) } : weighted(panels(t, dof, delta), dof)
         end
         private_class_method :nodes
+
+        def weighted(panels, dof)
+          half = dof / 2.0
+          constant = Math.log(2.0) + (half * Math.log(half)) - half - Math.lgamma(half)[0]
+          GaussLegendre.each_node(panels).filter_map do |s, weight|
+            weight *= Math.exp(constant + ((dof - 1) * Math.log(s)) - (half * ((s * s) - 1)))
+            [s, weight] if weight > NEGLIGIBLE
+          end
+        end
+        private_class_method :weighted
 
         def panels(t, dof, delta)
           width = 1 / Math.sqrt(2.0 * dof)
