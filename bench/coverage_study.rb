@@ -56,7 +56,15 @@ class CoverageStudy
     kept = Hash.new(0)
     given = Hash.new(0)
     keys = kind == :quick ? QUICK : [OWN.fetch(name)]
-    BATCH.times { lot(quantile, n, share, random).then { |sample| keys.each { |key| tally(key, kind, sample, quantile.call(0.05), kept, given) } } }
+    truth = quantile.call(0.05)
+    BATCH.times do
+      sample = lot(quantile, n, share, random)
+      keys.each do |key|
+        bound = bound(key, sample, kind) or next
+        given[key] += 1
+        kept[key] += 1 if bound <= truth
+      end
+    end
     File.write("#{path(job)}.part", JSON.generate(kept: kept, given: given))
     File.rename("#{path(job)}.part", path(job))
   end
@@ -73,13 +81,9 @@ class CoverageStudy
 
   def even(random) = random.rand.clamp(1.0e-12, 1 - 1.0e-12)
 
-  def tally(key, kind, sample, truth, kept, given)
+  def bound(key, sample, kind)
     result = RATING::Schools.find(key).rate(sample, kind == :quick ? terms : simulating)
-    bound = result.newtons || result.working&.dig(:bound_newtons)
-    return if bound.nil?
-
-    given[key] += 1
-    kept[key] += 1 if bound <= truth
+    result.newtons || result.working&.dig(:bound_newtons)
   end
 
   def terms = @terms ||= RATING::Terms.checked(unit: MildAnvil::Catalogue.units.force!("N"))

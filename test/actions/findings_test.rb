@@ -3,7 +3,7 @@
 require_relative "../support/store_case"
 
 # What a person puts beside a finding, readings noted by hand, and readers kept under a name.
-class FindingsTest < StoreCase
+class OverrulingTest < StoreCase
   def setup = @pull = import(lot, log_text)
 
   def overrule(**given) = Actions::OverruleFinding.call(pull_id: @pull.id, person_id: person.id, kind: "peak", place: 0, **given)

@@ -25,6 +25,8 @@ module MildAnvil
       register Routes::Session
       register Routes::Lots
       register Routes::Pulls
+      register Routes::Findings
+      register Routes::Curves
       register Routes::Files
       register Routes::Ratings
 

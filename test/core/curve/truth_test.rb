@@ -78,8 +78,8 @@ class TruthTest < CoreCase
       hit = @found.values_at(*kinds).compact.flatten.find { |f| f.at_seconds&.between?(event["t_window"][0] - 1e-9, event["t_window"][1] + 1e-9) }
 
       assert hit, "#{event['kind']} at #{event['t']}: #{@found.values_at(*kinds).compact.flatten.map(&:at_seconds)}"
-      # A saturated cell shows its limit; a release out of stick and slip starts anywhere in it.
-      assert_in_delta event["force"], hit.force_newtons, event["force_tol"], event["kind"] unless event["saturated"] || (event["kind"] == "release" && @found[:sliding])
+      # A saturated cell shows its limit.
+      assert_in_delta event["force"], hit.force_newtons, event["force_tol"], event["kind"] unless event["saturated"]
     end
     COUNTED.each { |kind| assert_operator (@found[kind] || []).size, :<=, known.count { |e| [e["kind"], *e["also_acceptable"]].include?(kind.to_s) }, "#{kind}: #{@found[kind]}" } if truth["events"]
   end

@@ -21,6 +21,7 @@ module MildAnvil
         MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
         NOISE_LOOK = 4000
         STEADY_SHARE = 0.1 # of the force: what a dead weight may seem to change
+        NEVER_LEFT_SIGMAS = 12 # a dead weight, not a rest: nothing ever rose out of its noise
 
         Quiet = Struct.new(:last, :level, :sigma, keyword_init: true)
 
@@ -102,7 +103,7 @@ module MildAnvil
 
         # Under load from the first sample to the last, and always the same: a long test under dead weight.
         def steady?
-          @steady ||= quiet.nil? && unspiked.min > (1 - STEADY_SHARE) * unspiked.max ? :yes : :no
+          @steady ||= quiet.nil? && same_throughout? ? :yes : :no
           @steady == :yes
         end
 
@@ -159,8 +160,11 @@ module MildAnvil
 
           rest = unspiked[0..leaves]
           centre = median(rest)
-          Quiet.new(last: leaves, level: centre, sigma: SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })).freeze
+          sigma = SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })
+          Quiet.new(last: leaves, level: centre, sigma: sigma).freeze unless same_throughout? && unspiked[peak_index] - centre < NEVER_LEFT_SIGMAS * sigma
         end
+
+        def same_throughout? = unspiked.min > (1 - STEADY_SHARE) * unspiked.max
 
         # The first sample above the gate whose successor is, too.
         def leaving(gate)

@@ -29,6 +29,8 @@ module MildAnvil
         REVERSAL_SHARE = 0.08
         SLIDE_SHARE = 0.2
         RELAXING_RATE_SHARE = 0.2
+        SAG_SHARE = 0.03
+        STANDS_SHARE = 0.2 # of the usual rate of travel
 
         def initialize(analysis)
           @analysis = analysis
@@ -98,13 +100,16 @@ module MildAnvil
           (fall.start...fall.finish).any? { |i| @forces[i] - @forces[i + 1] > LEAP_SHARE * fall.drop } && fall.finish - fall.start < 8 && fall.drop_share > 0.3
         end
 
-        # A held force that sags: slow, and nothing moves on.
+        # A held force that sags: slow, and nothing moves on; or little, while the drive stood between two strokes.
         def relaxation?(fall)
+          return true if fall.drop_share < SAG_SHARE && fall.seconds > SUDDEN_SECONDS && stands?(fall)
           return false if fall.drop_share > 0.2 || fall.seconds < 1.0
           return false if fall.drop / fall.seconds > RELAXING_RATE_SHARE * @analysis.loading_rate
 
           @analysis.travel.nil? || fall.slide < SLIDE_SHARE * elastic(fall)
         end
+
+        def stands?(fall) = @analysis.travel && @analysis.travel_rate.positive? && fall.slide.abs < STANDS_SHARE * @analysis.travel_rate * fall.seconds
 
         def slid?(fall) = @analysis.travel && fall.slide > SLIDE_SHARE * elastic(fall)
       end

@@ -19,11 +19,15 @@ module MildAnvil
             recommended: recommendation.key&.to_s, recommended_because: recommendation.because,
             chosen: chosen&.key&.to_s, minimum: stated(minimum), factor: terms.factor, factor_source: terms.factor_source,
             working_load_limit: stated(working_load_limit), verdict: verdict && verdict_h, margins: margins&.to_h, remarks: remarks,
-            aids: aids.map { |aid| aid_h(aid) }, plot: plot.map { |drawn| plot_h(drawn) }, next_breaks: next_breaks.map { |row| next_h(row) }, ways: ways && ways_h,
-            in_use: in_use.map { |row| { key: row.key.to_s, name: row.name, factor: row.factor, text: row.limit.text, newtons: row.limit.newtons } } }
+            **evidence_h }
         end
 
         private
+
+        def evidence_h
+          { aids: aids.map { |aid| aid_h(aid) }, plot: plot.map { |drawn| plot_h(drawn) }, next_breaks: next_breaks.map { |row| next_h(row) }, ways: ways && ways_h,
+            in_use: in_use.map { |row| { key: row.key.to_s, name: row.name, factor: row.factor, text: row.limit.text, newtons: row.limit.newtons } } }
+        end
 
         def aid_h(aid) = aid.to_h.merge(key: aid.key.to_s, values: aid.values.map { |v| figures.nearest(v).text })
         def plot_h(drawn) = drawn.merge(family: drawn[:family].to_s, points: drawn[:points].map { |point| point.merge(arrow: point[:arrow]&.to_s) })

@@ -3,7 +3,7 @@
 module MildAnvil
   module Web
     module Routes
-      # Pulls typed in, seen and judged; stretches of their curves.
+      # Pulls typed in, seen and judged.
       module Pulls
         def self.registered(app)
           app.post "/api/lots/:id/pulls" do
@@ -20,24 +20,10 @@ module MildAnvil
             pull = Actions::RecordReadings.call(lot_id: Params.id(params[:id]), person_id: person_id, **Params.body(request, Schemas::Readings))
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
-          app.post "/api/pulls/:id/findings" do
-            id = Params.id(params[:id])
-            Actions::OverruleFinding.call(pull_id: id, person_id: person_id, **Params.body(request, Schemas::Overruling))
-            json(Actions::ShowPull.call(pull_id: id), status: 201)
-          end
-          app.post "/api/pulls/:id/findings/undo" do
-            id = Params.id(params[:id])
-            Actions::OverruleFinding.undo(pull_id: id, person_id: person_id, **Params.body(request, Schemas::FindingPlace))
-            json(Actions::ShowPull.call(pull_id: id))
-          end
           app.post "/api/pulls/:id/undo" do
             id = Params.id(params[:id])
             Actions::JudgePull.undo(pull_id: id, person_id: person_id)
             json(Actions::ShowPull.call(pull_id: id))
-          end
-          app.get "/api/curves/:id/window" do
-            json(Actions::ReadWindow.call(curve_id: Params.id(params[:id]), points: (Params.number(params, :points) || 800).to_i,
-                                          from: Params.number(params, :from_seconds), to: Params.number(params, :to_seconds)))
           end
         end
       end

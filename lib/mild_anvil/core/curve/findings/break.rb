@@ -10,6 +10,9 @@ module MildAnvil
           GONE_SHARE = 0.4
           HIGH_SHARE = 0.9
           LOW_SHARE = 0.2
+          MIDDLE_SHARE = 0.3
+          # What still carries so long behind the fall is a residual, not the end of a fall.
+          CARRIES_SECONDS = 0.5
           # From the last 90 % to the first 20 % of the peak. docs/decisions/0004 says why not 0.1 s.
           SUDDEN_SECONDS = 0.2
           # Stamps farther apart than this cannot tell sudden from progressive.
@@ -27,8 +30,20 @@ module MildAnvil
             return [] if gone.nil?
 
             start = start_of_fall(analysis, gone)
-            released?(analysis, start, gone) ? [] : [broken(analysis, start, peak)]
+            released?(analysis, start, gone) || carries_on?(analysis, gone) ? [] : [broken(analysis, start, peak)]
           end
+
+          # What goes on carrying between both limits until it is let go, or until the file ends, did not break.
+          def self.carries_on?(analysis, gone)
+            net = analysis.clean
+            peak = net[analysis.peak_index]
+            low = (gone...net.size).find { |i| net[i] <= LOW_SHARE * peak }
+            return analysis.time_axis.end_seconds - analysis.time_axis[gone] >= CARRIES_SECONDS if low.nil?
+
+            high = (low - 1).downto(analysis.peak_index).find { |i| net[i] >= MIDDLE_SHARE * peak }
+            high >= gone && released?(analysis, high, low)
+          end
+          private_class_method :carries_on?
 
           # The first sample after the force was at 40 % of the peak for the last time: a dip of stick and slip is no break.
           def self.gone_index(net, top)

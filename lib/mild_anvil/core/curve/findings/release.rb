@@ -13,6 +13,7 @@ module MildAnvil
           BEGIN_SHARE = 0.1
           APART_SECONDS = 1.0
           BEFORE_SAMPLES = 5
+          TURNED_SIGMAS = 4
 
           # @return [Array<Finding>] none within cycles or steps
           def self.find(analysis)
@@ -52,9 +53,17 @@ module MildAnvil
             step = noise_step(analysis, rate)
             at = fall.start
             at -= step while at - step > fall.top && forces[at - step] - forces[at] > BEGIN_SHARE * rate * (axis[at] - axis[at - step])
-            at
+            turned_back(analysis, at, low) || at
           end
           private_class_method :knee
+
+          # Where the way still went on behind the knee (stick and slip), the release begins where it turns back.
+          def self.turned_back(analysis, from, stop)
+            way = analysis.travel or return
+            furthest = (from..stop).max_by { |i| way.from(from, i) }
+            furthest if way.from(from, furthest) > TURNED_SIGMAS * way.sigma
+          end
+          private_class_method :turned_back
 
           # So many samples that noise cannot pass for the beginning of the descent.
           def self.noise_step(analysis, rate)

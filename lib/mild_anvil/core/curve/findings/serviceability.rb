@@ -18,21 +18,23 @@ module MildAnvil
           def self.force_at(analysis, metres)
             origin = analysis.travel.around(analysis.quiet&.last || 0)
             index = (0...analysis.clean.size).find { |i| analysis.travel[i] - origin >= metres }
-            finding(analysis, :force_at_displacement, index, "the displacement first came to #{format('%.6g', metres * 1000)} mm", "the displacement never came to #{format('%.6g', metres * 1000)} mm",
-                    displacement_metres: metres)
+            finding(analysis, :force_at_displacement, index, "the displacement #{came(index)} to #{format('%.6g', metres * 1000)} mm", displacement_metres: metres)
           end
           private_class_method :force_at
 
           def self.displacement_at(analysis, newtons)
             origin = analysis.travel.around(analysis.quiet&.last || 0)
             index = (0...analysis.clean.size).find { |i| analysis.clean[i] >= newtons }
-            finding(analysis, :displacement_at_force, index, "the force first came to #{format('%.6g', newtons)} N", "the force never came to #{format('%.6g', newtons)} N",
+            finding(analysis, :displacement_at_force, index, "the force #{came(index)} to #{format('%.6g', newtons)} N",
                     wanted_newtons: newtons, displacement_metres: index && (analysis.travel.around(index, 1) - origin))
           end
           private_class_method :displacement_at
 
-          def self.finding(analysis, kind, index, came, never, **extra)
-            Finding.new(kind: kind, at_seconds: index && analysis.time_axis[index], force_newtons: index && analysis.smooth(index, 1), because: index ? came : never, extra: extra)
+          def self.came(index) = index ? "first came" : "never came"
+          private_class_method :came
+
+          def self.finding(analysis, kind, index, because, **extra)
+            Finding.new(kind: kind, at_seconds: index && analysis.time_axis[index], force_newtons: index && analysis.smooth(index, 1), because: because, extra: extra)
           end
           private_class_method :finding
         end
