@@ -67,7 +67,7 @@ class PackedTest < CoreCase
     one = lambda do |text, style, scales = [1.0, 1.0]|
       buffers = [+"".b, +"".b]
       Packed.parse_rows(text, 0, style, scales, buffers)
-      buffers.map { |b| Packed.unpack1(b) }
+      buffers.map { |b| b.unpack1("E") }
     end
 
     assert_equal [0.5, 1234.25], one.call("0,5;1.234,25\n", [";", ",", ".", "nn"])
@@ -83,7 +83,7 @@ class PackedTest < CoreCase
       buffers = [+"".b, +"".b]
       Packed.parse_rows("#{text};1\n", 0, [";", ".", "", "sn"], [1.0, 1.0], buffers)
 
-      assert_in_delta Delimited::Stamps.parse(text, "stamp"), Packed.unpack1(buffers.first), 1e-6, text
+      assert_in_delta Delimited::Stamps.parse(text, "stamp"), buffers.first.unpack1("E"), 1e-6, text
     end
   end
 
