@@ -21,7 +21,9 @@ module MildAnvil
         MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
         NOISE_LOOK = 4000
         STEADY_SHARE = 0.1 # of the force: what a dead weight may seem to change
-        NEVER_LEFT_SIGMAS = 12 # a dead weight, not a rest: nothing ever rose out of its noise
+        # A dead weight, not a rest: nothing ever rose out of its noise, or by so much of it.
+        NEVER_LEFT_SIGMAS = 12
+        NEVER_LEFT_SHARE = 0.02
 
         Quiet = Struct.new(:last, :level, :sigma, keyword_init: true)
 
@@ -147,6 +149,9 @@ module MildAnvil
 
         def guess_sense(main, level)
           low, high = Packed.survey(main.packed).then { |survey| [survey.lowest, survey.highest] }
+          # Under one load throughout, the load says it, not the noise.
+          return level <=> 0 if low * high > 0 && high - low < NEVER_LEFT_SHARE * level.abs
+
           level - low > SENSE_RATIO * (high - level) ? -1 : 1
         end
 
@@ -161,7 +166,7 @@ module MildAnvil
           rest = unspiked[0..leaves]
           centre = median(rest)
           sigma = SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })
-          Quiet.new(last: leaves, level: centre, sigma: sigma).freeze unless same_throughout? && unspiked[peak_index] - centre < NEVER_LEFT_SIGMAS * sigma
+          Quiet.new(last: leaves, level: centre, sigma: sigma).freeze unless same_throughout? && unspiked[peak_index] - centre < [NEVER_LEFT_SIGMAS * sigma, NEVER_LEFT_SHARE * centre].max
         end
 
         def same_throughout? = unspiked.min > (1 - STEADY_SHARE) * unspiked.max
