@@ -15,12 +15,11 @@ module MildAnvil
         source = Devices::Delimited::Source.of(source)
         DuplicateFile.refuse!(Store::Models::Lot.fetch!(lot_id), source)
         packing = Thread.new { Store::Models::SourceFile.pack(source.each_part) }
-        reading = Devices::Delimited::Reader.read(source, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
+        reading, analysis = LookAtFile.call(source, name: name, choices: FileChoices.call(choices))
         raise InvalidInput.new(reading.questions.map { |q| q[:text] }.join(" "), questions: reading.questions) unless reading.ready?
 
         force!(reading)
         prepared = StoreCurve.prepare(reading.recording) # beside the findings
-        analysis = Core::Curve::Analysis.new(reading.recording)
         findings = analysis.findings
         peak = findings.find { |f| f.kind == :peak }
         raise InvalidInput, "The highest force of this file is not above its zero: nothing was pulled. Choose another column" unless peak.force_newtons.positive?

@@ -17,24 +17,23 @@ module MildAnvil
         lot = Store::Models::Lot.fetch!(lot_id)
         source = Devices::Delimited::Source.of(source)
         DuplicateFile.refuse!(lot, source)
-        reading, reader, used = read(source, name, choices)
-        reading.to_h.merge(duplicate_of: DuplicateFile.elsewhere(lot, source), reader: reader&.slice(:id, :name), choices: used, **(reading.ready? ? picture(reading.recording) : {}))
+        (reading, analysis), reader, used = read(source, name, choices)
+        reading.to_h.merge(duplicate_of: DuplicateFile.elsewhere(lot, source), reader: reader&.slice(:id, :name), choices: used, **(analysis ? picture(analysis) : {}))
       end
 
       def read(source, name, choices)
-        reading = Devices::Delimited::Reader.read(source, name: name, units: Catalogue.units, choices: FileChoices.call(choices))
-        return [reading, nil, choices] if choices.key?(:columns) || choices.key?(:delimiter) || choices.key?(:interval_seconds)
+        seen = LookAtFile.first(source, name: name, choices: FileChoices.call(choices))
+        return [seen, nil, choices] if choices.key?(:columns) || choices.key?(:delimiter) || choices.key?(:interval_seconds)
 
-        row, known = Readers.for(reading.signature)
-        return [reading, nil, choices] if known.nil?
+        row, known = Readers.for(seen.first.signature)
+        return [seen, nil, choices] if known.nil?
 
         used = known.merge(choices)
-        [Devices::Delimited::Reader.read(source, name: name, units: Catalogue.units, choices: FileChoices.call(used)), row, used]
+        [LookAtFile.first(source, name: name, choices: FileChoices.call(used)), row, used]
       end
       private_class_method :read
 
-      def picture(recording)
-        analysis = Core::Curve::Analysis.new(recording)
+      def picture(analysis)
         peak = analysis.of(Core::Curve::Findings::Peak).first
         size = [analysis.clean.size / POINTS, 1].max
         { peak_newtons: peak.force_newtons, peak_seconds: peak.at_seconds, peak_because: peak.because, events: events(analysis),

@@ -18,6 +18,7 @@ module MildAnvil
         KNEE_SHARE = 0.004
         SWING_SHARE = 0.12
         RAMP_SHARE = 0.6
+        MEDIAN_LOOK = 800 # samples that a level is taken from
 
         # first, last: samples; level: median force
         Plateau = Struct.new(:first, :last, :level, keyword_init: true)
@@ -64,24 +65,26 @@ module MildAnvil
         def longest
           highs = []
           lows = []
+          means = @means
           from = 0
           found = []
-          @means.each_with_index do |value, to|
-            highs.pop while highs.any? && @means[highs.last] <= value
-            lows.pop while lows.any? && @means[lows.last] >= value
+          means.each_with_index do |value, to|
+            highs.pop while !highs.empty? && means[highs.last] <= value
+            lows.pop while !lows.empty? && means[lows.last] >= value
             highs << to
             lows << to
-            while @means[highs.first] - @means[lows.first] > tolerance(@means[highs.first])
+            while (high = means[highs.first]) - means[lows.first] > least_tolerance && high - means[lows.first] > LEVEL_SHARE * high.abs
               found << [from, to - 1] if found.empty? || found.last.last < to - 1
               from += 1
               highs.shift if highs.first < from
               lows.shift if lows.first < from
             end
           end
-          found << [from, @means.size - 1]
+          found << [from, means.size - 1]
         end
 
-        def tolerance(level) = [LEVEL_SHARE * level.abs, PEAK_SHARE * @peak, SIGMAS * @analysis.sigma_newtons / Math.sqrt(@width)].max
+        # How far the means of a held force may lie apart, whatever it is.
+        def least_tolerance = @least_tolerance ||= [PEAK_SHARE * @peak, SIGMAS * @analysis.sigma_newtons / Math.sqrt(@width)].max
 
         # The ramps at both ends are cut off at the knees.
         def trimmed(first, last)
@@ -103,7 +106,7 @@ module MildAnvil
         end
 
         def median(from, to)
-          stride = [(to - from) / 2000, 1].max
+          stride = [(to - from) / MEDIAN_LOOK, 1].max
           sorted = (from..to).step(stride).map { |i| @forces[i] }.sort
           sorted[sorted.size / 2]
         end
