@@ -49,7 +49,7 @@ module MildAnvil
             reach *= 2
             far = top + (side * reach)
           end
-          y = Roots.newton(*[top * side, far * side].sort, (top + (side * reach * START_SHARE)) * side, tolerance: BOUND_TOLERANCE) do |x|
+          y = Roots.newton(*[top * side, far * side].sort, (top + (side * reach * START_SHARE)) * side, last_step: BOUND_TOLERANCE) do |x|
             fallen(x * side, z, drop, side).map(&:-@)
           end
           @centre + (@spread * y * side)

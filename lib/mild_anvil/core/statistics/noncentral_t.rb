@@ -13,6 +13,8 @@ module MildAnvil
         GENTLE = 5.0       # standard deviations of Phi over one panel
         NEGLIGIBLE = 1.0e-40
         DENSITIES = Memo.new
+        BEYOND_GUESS = 1.5 # where the upper end of the bracket is looked for first
+        LAST_STEP = 1.0e-8 # Newton's steps double the digits: behind a step as small as this, nothing is left to mend
         EVERY = 2          # standard deviations per panel; 16 nodes on two are exact to rounding
 
         module_function
@@ -45,9 +47,14 @@ module MildAnvil
             [lower ? tail - p : (1 - p) - tail, density]
           end
           sign = ->(t) { excess.call(t).first }
-          scale = 1 + delta
-          low, high = sign.call(0.0).positive? ? below_zero(sign, scale) : Roots.expand_upwards(0.0, scale, &sign)
-          Roots.newton(low, high, approximate(p, dof, delta), &excess)
+          guess = approximate(p, dof, delta)
+          # P(T <= 0) is Phi(-delta), whatever the degrees of freedom.
+          low, high = if Normal.cdf(-delta) > p
+                        below_zero(sign, 1 + delta)
+                      else
+                        Roots.expand_upwards(0.0, guess.positive? ? guess * BEYOND_GUESS : 1 + delta, &sign)
+                      end
+          Roots.newton(low, high, guess, last_step: LAST_STEP, &excess)
         end
 
         # @return [Float] density at t

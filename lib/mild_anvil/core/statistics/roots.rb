@@ -8,6 +8,7 @@ module MildAnvil
         MAX_STEPS = 200
         # Two neighbouring doubles differ by this share; asking for less would never end.
         RELATIVE_TOLERANCE = 4.0e-16
+        CLOSE = 1.0e-14
 
         module_function
 
@@ -52,8 +53,9 @@ module MildAnvil
         #
         # @yieldparam x [Float]
         # @yieldreturn [Array(Float, Float)] value (increasing in x) and derivative
+        # @param last_step [Float] share of x; a Newton's step as small as this leaves nothing to mend, since it doubles the digits
         # @return [Float]
-        def newton(low, high, start, tolerance: 1.0e-14)
+        def newton(low, high, start, last_step: CLOSE)
           x = start.between?(low, high) ? start : (low + high) / 2
           MAX_STEPS.times do
             value, slope = yield(x)
@@ -61,8 +63,9 @@ module MildAnvil
 
             value.positive? ? high = x : low = x
             following = slope.positive? ? x - (value / slope) : Float::NAN
-            following = (low + high) / 2 unless following > low && following < high
-            return following if (following - x).abs <= tolerance * following.abs.clamp(1.0e-300, nil)
+            inside = following > low && following < high
+            following = (low + high) / 2 unless inside
+            return following if (following - x).abs <= (inside ? last_step : CLOSE) * following.abs.clamp(1.0e-300, nil)
 
             x = following
           end
