@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-require_relative "../test_helper"
+require_relative "../support/known_curves"
 
 # The files with known truth, told again by other loggers: other separators, marks, units, stamps, orders and encodings.
 # What is found in them stays the same.
 class OtherDialectsTest < CoreCase
-  FOLDER = File.join(FIXTURES, "curves")
-  TRUTHS = Dir[File.join(FOLDER, "*.json")].map { |path| JSON.parse(File.read(path)) }.select { |t| t["expect"] == "analyse" }.to_h { |t| [t["name"], t] }
+  include KnownCurves
+
   FORCES = { "N" => 1.0, "kN" => 1000.0, "lbf" => 4.4482216152605, "kgf" => 9.80665, "daN" => 10.0 }.freeze
   WAYS = { "mm" => 0.001, "in" => 0.0254, "µm" => 1.0e-6 }.freeze
   # How each logger writes: separator, decimal mark, header, time, end of line, encoding, order of the columns.
@@ -18,11 +18,11 @@ class OtherDialectsTest < CoreCase
     grid: { mark: ".", between: "  ", head: "%<name>s_%<unit>s", time: :scientific, line: "\n", encoding: "UTF-8", force: "N", way: "mm" }
   }.freeze
   NAMES = { time: "Time", force: "Force", displacement: "Travel" }.freeze
-  SIMPLE = TRUTHS.values.select { |t| t["dialect"]["columns"].count { |c| c["role"] == "force" } == 1 && t["name"] !~ /creep|torque/ }
+  SIMPLE = SOUND.select { |t| t["dialect"]["columns"].count { |c| c["role"] == "force" } == 1 && t["name"] !~ /creep|torque/ }
 
   SIMPLE.product(LOGGERS.keys).each do |truth, logger|
     define_method("test_#{truth['name']}_as_the_#{logger}_writes_it") do
-      original = read_file(File.binread(File.join(FOLDER, truth["file"])), columns: answers(truth))
+      original = read_known(truth)
       told = read_file(tell(original.recording, LOGGERS.fetch(logger)))
 
       assert_predicate told, :ready?, told.questions.inspect
@@ -32,13 +32,6 @@ class OtherDialectsTest < CoreCase
   end
 
   private
-
-  def answers(truth)
-    (truth["user_must_supply"] || {}).map do |column, text|
-      role, unit = text.split
-      { index: column[/\d+/].to_i, role: role, unit: unit, main: role == "force" }
-    end
-  end
 
   def same_findings(before, after)
     kinds = %i[slip first_failure partial_failure peak break hold release cycle]

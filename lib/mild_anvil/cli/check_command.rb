@@ -27,7 +27,7 @@ module MildAnvil
         x = ProblemFile.numbers!(given, "applied")
         y = ProblemFile.numbers!(given, "indicated")
         line = Instrument::CalibrationLine.new(x, y, confidence: ProblemFile.number!(given, "confidence", 0.95))
-        { line: straight(line), through_zero: through_zero(x, y), curvature: tried { curvature(x, y) }, lack_of_fit: line.lack_of_fit,
+        { line: straight(line), through_zero: through_zero(x, y), curvature: Part.or_why { curvature(x, y) }, lack_of_fit: line.lack_of_fit,
           predictions: given["predict_at"].to_a.map { |at| line.predict(at.to_f) }, inverse: given["indications"].to_a.zip(given["readings"].to_a).map { |v, m| line.inverse(v.to_f, readings: m || 1) } }
       end
       private_class_method :calibration
@@ -115,7 +115,7 @@ module MildAnvil
         hours, values = %w[hours displacement].map { |key| ProblemFile.numbers!(given, key) }
         far = ProblemFile.number!(given, "extrapolate_hours", Core::Curve::Findings::Creep::FIFTY_YEARS_HOURS)
         rates = Core::Endurance::Slowing.rates(hours, values)
-        { power: tried { power(hours, values, far) }, log: tried { log(hours, values, far) }, rates: rates, rate_never_increases: Core::Endurance::Slowing.steadily?(rates) }
+        { power: Part.or_why { power(hours, values, far) }, log: Part.or_why { log(hours, values, far) }, rates: rates, rate_never_increases: Core::Endurance::Slowing.steadily?(rates) }
       end
       private_class_method :creep
 
@@ -134,13 +134,6 @@ module MildAnvil
 
       def aids(given) = { breaks: given["breaks"].size, aids: Core::Judging::Aids.for(ProblemFile.numbers!(given, "breaks")) }
       private_class_method :aids
-
-      def tried
-        yield
-      rescue InsufficientData, InvalidInput => e
-        { refused: e.message }
-      end
-      private_class_method :tried
     end
   end
 end

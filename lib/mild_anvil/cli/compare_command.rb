@@ -62,12 +62,12 @@ module MildAnvil
 
       def ratio(a, b, given)
         ratio = Compare::Ratio.new(a, b)
-        { value: ratio.value, pooled: tried { ratio.pooled(confidence(given)) }, separate: tried { ratio.separate(confidence(given)) }, geometric: tried { ratio.geometric(confidence(given)) } }
+        { value: ratio.value, pooled: Part.or_why { ratio.pooled(confidence(given)) }, separate: Part.or_why { ratio.separate(confidence(given)) }, geometric: Part.or_why { ratio.geometric(confidence(given)) } }
       end
       private_class_method :ratio
 
       def ranks(a, b)
-        tried do
+        Part.or_why do
           test = Compare::RankTest.new(a, b)
           { u_first: test.u_a, u_second: test.u_b, p_two_sided: test.p_two_sided, p_first_less: test.p_a_less, p_first_greater: test.p_a_greater, p_normal: test.p_normal, ties: test.ties?,
             chance_first_is_stronger: test.probability_a_above_b, shift: test.shift }
@@ -76,13 +76,13 @@ module MildAnvil
       private_class_method :ranks
 
       def equivalence(a, b, given)
-        tried { Compare::Equivalence.of(a, b, margin_share: given["margin_share"], confidence: confidence(given)) }
+        Part.or_why { Compare::Equivalence.of(a, b, margin_share: given["margin_share"], confidence: confidence(given)) }
       end
       private_class_method :equivalence
 
       def several(groups, given)
         test = Compare::OneWay.new(groups)
-        { groups: groups.keys, means: groups.values.map { |v| v.sum / v.size }, variance: { ss_between: test.ss_between, ss_within: test.ss_within, **test.variance.to_h }, welch: tried { test.welch },
+        { groups: groups.keys, means: groups.values.map { |v| v.sum / v.size }, variance: { ss_between: test.ss_between, ss_within: test.ss_within, **test.variance.to_h }, welch: Part.or_why { test.welch },
           brown_forsythe: test.brown_forsythe, levene: test.levene, kruskal_wallis: test.kruskal_wallis, tukey_q: test.tukey_q(confidence(given)), pairs: test.tukey(confidence(given)) }
       end
       private_class_method :several
@@ -92,7 +92,7 @@ module MildAnvil
 
         test = Compare::Paired.new(*groups.values)
         { mean_difference: test.described.mean, standard_deviation: test.described.standard_deviation, t: test.t, dof: test.dof, p_two_sided: test.p_two_sided, interval: test.interval(confidence(given)),
-          geometric: tried { test.geometric(confidence(given)) } }
+          geometric: Part.or_why { test.geometric(confidence(given)) } }
       end
       private_class_method :paired
 
@@ -111,13 +111,13 @@ module MildAnvil
         y = ProblemFile.numbers!(given, "strengths")
         at = given["predict_at"] ? ProblemFile.numbers!(given, "predict_at") : []
         predict = ->(curve) { at.map { |level| curve.predict(level, confidence: confidence(given)) } }
-        { power_line: tried do
+        { power_line: Part.or_why do
           Compare::PowerLine.new(x, y).then do |c|
             { coefficient: c.coefficient, exponent: c.exponent, exponent_error: c.exponent_error, residual_deviation_log: c.residual_deviation, r_squared: c.r_squared, predictions: predict.call(c) }
           end
         end,
-          power: tried { Compare::PowerCurve.new(x, y).then { |c| curve(c, %i[coefficient exponent]).merge(predictions: predict.call(c)) } },
-          saturating: tried { Compare::SaturatingCurve.new(x, y).then { |c| curve(c, %i[plateau rate]).merge(predictions: predict.call(c)) } } }
+          power: Part.or_why { Compare::PowerCurve.new(x, y).then { |c| curve(c, %i[coefficient exponent]).merge(predictions: predict.call(c)) } },
+          saturating: Part.or_why { Compare::SaturatingCurve.new(x, y).then { |c| curve(c, %i[plateau rate]).merge(predictions: predict.call(c)) } } }
       end
       private_class_method :levels
 
@@ -128,7 +128,7 @@ module MildAnvil
 
       def efficiency(given)
         pairs = Compare::Efficiency.new(ProblemFile.numbers!(given, "into"), ProblemFile.numbers!(given, "out"))
-        { slope: pairs.slope(confidence(given)), mean_ratio: pairs.mean_ratio(confidence(given)), geometric: tried { pairs.geometric(confidence(given)) } }
+        { slope: pairs.slope(confidence(given)), mean_ratio: pairs.mean_ratio(confidence(given)), geometric: Part.or_why { pairs.geometric(confidence(given)) } }
       end
       private_class_method :efficiency
 
@@ -137,14 +137,6 @@ module MildAnvil
         { holm: Compare::Several.holm(p), bonferroni: Compare::Several.bonferroni(p), benjamini_hochberg: Compare::Several.benjamini_hochberg(p) }
       end
       private_class_method :chances
-
-      # One part of an answer that cannot be given says why; the others stand.
-      def tried
-        yield
-      rescue InsufficientData, InvalidInput => e
-        { refused: e.message }
-      end
-      private_class_method :tried
     end
   end
 end

@@ -1,21 +1,20 @@
 # frozen_string_literal: true
 
-require_relative "../../test_helper"
+require_relative "../../support/known_curves"
 
 # The curves with known truth under other noise, at another strength and another speed: what happened stays the same,
 # and nothing is found that did not happen.
 class OtherNoiseTest < CoreCase
-  FOLDER = File.join(FIXTURES, "curves")
-  TRUTHS = Dir[File.join(FOLDER, "*.json")].map { |path| JSON.parse(File.read(path)) }.select { |t| t["expect"] == "analyse" }
+  include KnownCurves
+
   # Share of the noise at hand that is added to every reading, factor of all forces, factor of all times.
   VARIANTS = [[0.8, 0.37, 1.1, 1], [0.8, 2.9, 1.0, 3], [0.6, 11.0, 0.8, 5]].freeze
   COUNTED = %i[slip first_failure partial_failure later_peak break hold].freeze
   WIDER = 1.8 # tolerances are the file's own, and there is more noise
 
-  TRUTHS.product(VARIANTS).each do |truth, variant|
+  SOUND.product(VARIANTS).each do |truth, variant|
     define_method("test_#{truth['name']}_with_#{variant.join('_').tr('.', 'p')}") do
-      bytes = File.binread(File.join(FOLDER, truth["file"]))
-      recording = read_file(bytes, columns: answers(truth)).recording
+      recording = read_known(truth).recording
       @strength, @speed = variant[1..2]
       @found = Curve::Analysis.new(varied(recording, *variant)).findings.group_by(&:kind)
       events(truth["events"] || [])
@@ -25,13 +24,6 @@ class OtherNoiseTest < CoreCase
   end
 
   private
-
-  def answers(truth)
-    (truth["user_must_supply"] || {}).map do |column, text|
-      role, unit = text.split
-      { index: column[/\d+/].to_i, role: role, unit: unit, main: role == "force" }
-    end
-  end
 
   # A cell shows nothing above its limit.
   def varied(recording, share, strength, speed, seed)

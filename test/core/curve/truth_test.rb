@@ -1,19 +1,19 @@
 # frozen_string_literal: true
 
-require_relative "../../test_helper"
+require_relative "../../support/known_curves"
 
 # Log files with known truth: each sound file is read as its dialect says and gives what its truth file says within its
 # tolerances; each broken one is refused, asked about or warned of in the words that help.
 class TruthTest < CoreCase
-  FOLDER = File.join(FIXTURES, "curves")
-  TRUTHS = Dir[File.join(FOLDER, "*.json")].map { |path| JSON.parse(File.read(path)) }
+  include KnownCurves
+
   DELIMITERS = { "," => ",", ";" => ";", "\t" => "\t", "multiple spaces" => " " }.freeze
   # Kinds whose number matters: one more than the truth knows is a false alarm.
   COUNTED = %i[slip first_failure partial_failure later_peak break hold].freeze
 
-  TRUTHS.select { |t| t["expect"] == "analyse" }.each do |truth|
+  SOUND.each do |truth|
     define_method("test_#{truth['name']}") do
-      reading = read_file(File.binread(File.join(FOLDER, truth["file"])), columns: answers(truth))
+      reading = read_known(truth)
 
       assert_predicate reading, :ready?, reading.questions.inspect
       dialect(truth, reading)
@@ -23,7 +23,7 @@ class TruthTest < CoreCase
     end
   end
 
-  TRUTHS.select { |t| t["expect"] == "broken" }.each do |truth|
+  BROKEN.each do |truth|
     define_method("test_#{truth['name']}") do
       path = File.join(FOLDER, truth["file"] || Dir.children(FOLDER).find { |f| f.start_with?(truth["name"]) && !f.end_with?(".json") })
       outcome, words = outcome_of(File.binread(path))
@@ -34,13 +34,6 @@ class TruthTest < CoreCase
   end
 
   private
-
-  def answers(truth)
-    (truth["user_must_supply"] || {}).map do |column, text|
-      role, unit = text.split
-      { index: column[/\d+/].to_i, role: role, unit: unit, main: role == "force" }
-    end
-  end
 
   def settings(truth)
     holds = truth.dig("asked", "hold").to_a.map { |h| { newtons: h["target"], seconds: h["duration_s"], below_share: h["tolerance_share"] } }

@@ -1,38 +1,12 @@
 # frozen_string_literal: true
 
-require_relative "../../test_helper"
+require_relative "../../support/oracle_case"
 
 # The reference answers of independent tools, kinds 1 to 3: every case, at its stated tolerance, refusals included.
-class OracleTest < CoreCase
-  FILES = %w[01_k_factors 02_lower_bounds 03_ml_fits].freeze
-
-  FILES.each do |file|
-    JSON.parse(File.read(File.join(FIXTURES, "oracles", "#{file}.json"))).fetch("cases").each do |entry|
-      define_method("test_#{entry['id'].tr('-', '_')}_#{entry['op']}") { check(entry) }
-    end
-  end
+class OracleTest < OracleCase
+  %w[01_k_factors 02_lower_bounds 03_ml_fits].each { |file| oracle file }
 
   private
-
-  def check(entry)
-    inputs = entry.fetch("inputs")
-    if entry["degenerate"]
-      error = assert_raises(MildAnvil::InsufficientData, MildAnvil::InvalidInput) { send(entry["op"], inputs) }
-      assert_operator error.message.size, :>, 15
-    else
-      compare(entry["expected"], send(entry["op"], inputs), entry, entry["op"])
-    end
-  end
-
-  def compare(expected, got, entry, where)
-    case expected
-    when Hash then expected.each { |key, value| compare(value, got.fetch(key), entry, "#{where}.#{key}") }
-    when Array then expected.zip(got).each_with_index { |(e, g), i| compare(e, g, entry, "#{where}[#{i}]") }
-    when nil then assert_nil got, where
-    when Numeric then assert_in_delta expected, got, [(entry["tolerance"] || 0) * expected.abs, entry["absolute_tolerance"] || 0, 1e-12].max, where
-    else assert_equal expected, got, where
-    end
-  end
 
   def k_factor(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.normal(breaks: n, coverage: inputs["coverage"], confidence: inputs["confidence"]) } }
   def k_prediction(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.prediction(breaks: n, coverage: inputs["coverage"]) } }
