@@ -4,6 +4,7 @@ require "bundler/setup"
 $LOAD_PATH.unshift(File.expand_path("lib", __dir__))
 require "mild_anvil"
 
-MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
+database = MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load
+database.disconnect # each process of the server opens connections of its own
 run MildAnvil::Web::Application

@@ -4,6 +4,7 @@ require "bundler/setup"
 require "mild_anvil"
 require "rack/mock"
 require "tempfile"
+require_relative "many_files"
 
 # The measurements of bin/bench; times are medians.
 module Bench
@@ -157,31 +158,8 @@ module Bench
     seconds, found = timed(3) { MildAnvil::Core::Curve::Analysis.new(reading.recording).findings }
     say "all findings of them", format("%.2f s, %d of them", seconds, found.size)
   end
-
-  FILES = 200
-  FILE_ROWS = 20_000
-
-  # From drop to drawn: what the screen asks of the server for each file, preview, import and the first window.
-  def files
-    target = lot("Many files")
-    texts = Array.new(FILES) { |k| small_log(k) }
-    seconds, = timed do
-      texts.each_with_index { |text, k| MildAnvil::Actions::PreviewFile.call(lot_id: target.id, name: "#{k}.csv", source: text, choices: {}) }
-      texts.each_with_index do |text, k| # rubocop:disable Style/CombinableLoops -- the screen looks at all of them first
-        pull = MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "#{k}.csv", source: text, person_id: person.id)
-        ask("/api/curves/#{pull.curve.id}/window?points=700")
-      end
-    end
-    say "#{FILES} files of #{FILE_ROWS} rows, drop to drawn", format("%.1f s, %.0f ms each", seconds, seconds * 1000 / FILES)
-  end
-
-  def small_log(seed)
-    random = Random.new(seed)
-    body = Array.new(FILE_ROWS) { |i| format("%.3f,%.2f,%.4f", i * 0.005, (i.between?(800, 18_000) ? (i - 800) * 0.6 : 0.0) + random.rand, i * 0.0005) }
-    ["Time [s],Force [N],Displacement [mm]", *body, ""].join("\n")
-  end
 end
 
 MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 parts = ARGV.empty? ? %w[script opening statistics findings import window files rack] : ARGV
-parts.each { |part| Bench.public_send(part) }
+parts.each { |part| part == "files" ? ManyFiles.new.run : Bench.public_send(part) }

@@ -46,8 +46,7 @@ module Launch
       log = File.join(VAR, "log", "web.log")
       env = { "DATABASE_URL" => url, "RACK_ENV" => "production" }
       Launch.step("web server") do
-        @web = Process.spawn(env, "bundle", "exec", "puma", "--bind", "tcp://127.0.0.1:#{@port}", "--threads", "1:6", "--environment", "production", "config.ru",
-                             chdir: ROOT, out: log, err: log, pgroup: true)
+        @web = Process.spawn(env, *Launch.web_server(@port), chdir: ROOT, out: log, err: log, pgroup: true)
         wait_until_it_answers(log)
       end
       puts "\n  Open http://127.0.0.1:#{@port}   (Ctrl-C stops everything and keeps the data)\n"

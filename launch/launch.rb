@@ -37,6 +37,14 @@ module Launch
     raise Trouble.new("#{command.first(3).join(' ')} failed; the end of #{path}:\n#{tail}", mend: mend)
   end
 
+  WEB_PROCESSES = 2 # so that two files are read on two cores
+  WEB_THREADS = "1:6"
+
+  # @return [Array<String>] the command that serves the application; the database is named in the environment
+  def web_server(port)
+    ["bundle", "exec", "puma", "--bind", "tcp://127.0.0.1:#{port}", "--workers", WEB_PROCESSES.to_s, "--threads", WEB_THREADS, "--environment", "production", "config.ru"]
+  end
+
   def free_megabytes(path) = `df -Pk #{path}`.lines.last.split[3].to_i / 1024
 
   def port_free?(port)

@@ -22,10 +22,9 @@ module MildAnvil
         upper = broke_before.to_s.strip.empty? ? nil : Core::Quantity::TypedReading.parse(broke_before, force_unit)
         above!(upper, forces)
         Store::Database.write do
-          pull = ImportCurve.call(lot_id: lot_id, name: "readings.csv", source: table(readings, force_unit, displacement_unit, specimen_number), person_id: person_id, origin: "readings", resolution_newtons: forces.reject do |f|
-            f.newtons.zero?
-          end.map(&:resolution_newtons).max,
-                                  choices: { interval_seconds: 1.0 }, specimen_number: specimen_number, feature_name: feature_name, note: note)
+          pull = ImportCurve.call(lot_id: lot_id, name: "readings.csv", source: table(readings, force_unit, displacement_unit, specimen_number), choices: { interval_seconds: 1.0 },
+                                  resolution_newtons: forces.reject { |f| f.newtons.zero? }.map(&:resolution_newtons).max,
+                                  person_id: person_id, origin: "readings", specimen_number: specimen_number, feature_name: feature_name, note: note)
           between(pull, person_id, forces.last, upper) if upper
           pull.refresh
         end

@@ -8,6 +8,8 @@ module MildAnvil
     module Database
       MIGRATIONS = File.expand_path("../../../db/migrate", __dir__)
       ON_CONNECT = ["SET NAMES utf8mb4 COLLATE utf8mb4_unicode_ci", "SET time_zone = '+00:00'",
+                    # What is read behind a lock is what others have saved by then, not what was there when the transaction began.
+                    "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED",
                     "SET sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO'"].freeze
       # Deadlocks and lost connections are worth another try; anything else is a mistake.
       TRIES = 3

@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+require "json"
+require "net/http"
+require_relative "../launch/launch"
+
+# Forty files from three loggers, only more of them: what the screen does with a drop, over HTTP to the server as it is
+# started for work. Two files at once are previewed; then two at once are saved, and the curve of each is asked for.
+class ManyFiles
+  FILES = 200
+  ROWS = 20_000
+  AT_ONCE = 2
+  READY_SECONDS = 30
+
+  def run
+    texts = Array.new(FILES) { |k| log(k) }
+    serve do
+      lot = Bench.lot("Many files")
+      previews = each(texts) { |text, name| upload("/api/lots/#{lot.id}/previews", text, name) }
+      saves = each(texts) do |text, name|
+        pull = upload("/api/lots/#{lot.id}/curves", text, name)
+        get("/api/curves/#{pull['curve_id']}/window?points=700")
+      end
+      Bench.say "#{FILES} files of #{ROWS} rows, drop to drawn", format("%.1f s: previewed in %.1f s, saved and drawn in %.1f s", previews + saves, previews, saves)
+    end
+  end
+
+  private
+
+  def log(seed)
+    random = Random.new(seed)
+    body = Array.new(ROWS) { |i| format("%.3f,%.2f,%.4f", i * 0.005, (i.between?(800, 18_000) ? (i - 800) * 0.6 : 0.0) + random.rand, i * 0.0005) }
+    ["Time [s],Force [N],Displacement [mm]", *body, ""].join("\n")
+  end
+
+  # @return [Float] seconds for all of them
+  def each(texts)
+    waiting = Queue.new.tap { |queue| texts.each_with_index { |text, k| queue << [text, "#{k}.csv"] } }.close
+    Bench.timed { Array.new(AT_ONCE) { Thread.new { while (one = waiting.pop) do yield(*one) end } }.each(&:join) }.first
+  end
+
+  def serve
+    @port = Launch.any_free_port
+    server = Process.spawn({ "RACK_ENV" => "production" }, *Launch.web_server(@port), chdir: Launch::ROOT, out: File::NULL)
+    deadline = Bench.now + READY_SECONDS
+    sleep 0.1 until answers? || Bench.now > deadline
+    yield
+  ensure
+    Process.kill("TERM", server)
+    Process.wait(server)
+  end
+
+  def answers?
+    Net::HTTP.get_response(address("/api/health")).is_a?(Net::HTTPOK)
+  rescue SystemCallError
+    false
+  end
+
+  def address(path) = URI("http://127.0.0.1:#{@port}#{path}")
+
+  def upload(path, text, name)
+    request = Net::HTTP::Post.new(address(path), "X-Person-Id" => Bench.person.id.to_s)
+    request.set_form([["file", text, { filename: name, content_type: "text/csv" }], ["choices", "{}"]], "multipart/form-data")
+    sent(request)
+  end
+
+  def get(path) = sent(Net::HTTP::Get.new(address(path)))
+
+  def sent(request)
+    answer = Net::HTTP.start("127.0.0.1", @port) { |http| http.request(request) }
+    abort "#{request.path} answered #{answer.code}: #{answer.body[0, 200]}" unless answer.is_a?(Net::HTTPSuccess)
+
+    JSON.parse(answer.body)
+  end
+end

@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+require_relative "../support/store_case"
+
+# Several people, or several files of one drop, at the same moment on the same lot: nothing is lost and nothing counts twice.
+# Real transactions on several connections, so what is made here stays in the test database.
+class AtOnceTest < StoreCase
+  PEOPLE = 4
+  EACH = 3
+
+  def run(...) = Minitest::Test.instance_method(:run).bind_call(self, ...)
+
+  def setup
+    @person = Models::Person.create(name: "At once #{rand(1_000_000)}", role: "technician")
+    @job = Actions::CreateJob.call(customer: "At once", title: "Loops", person_id: @person.id)
+    @lot = Actions::SaveLot.create(job_id: @job.id, values: { name: "At once", item_type: "sewn_loop" }, person_id: @person.id)
+  end
+
+  def at_once(count = PEOPLE)
+    gate = Queue.new
+    threads = Array.new(count) { |k| Thread.new { gate.pop && yield(k) } }
+    count.times { gate << true }
+    threads.map(&:value)
+  end
+
+  def summary = Actions::ShowLot.call(lot_id: @lot.id)[:summary]
+
+  def test_files_and_judgements_of_one_lot
+    at_once { |k| EACH.times { |i| judge(import(@lot, log_text(peak_newtons: 800 + (10 * k) + i), name: "#{k}-#{i}.csv"), "break") } }
+    pulls = Models::Pull.where(lot_id: @lot.id).all
+
+    assert_equal [*1..(PEOPLE * EACH)], pulls.map(&:number).sort
+    assert_equal [*1..(PEOPLE * EACH)], Models::Specimen.where(lot_id: @lot.id).select_map(:number).sort
+    stored = JSON.parse(Models::LotSummary.where(lot_id: @lot.id).get(:content))
+
+    assert_equal JSON.parse(JSON.generate(Actions::RefreshLot.call(@lot))), stored
+  end
+
+  def test_the_same_file_comes_in_once
+    answers = at_once do
+      import(@lot, log_text(peak_newtons: 850)) && :kept
+    rescue MildAnvil::Conflict
+      :refused
+    end
+
+    assert_equal({ kept: 1, refused: PEOPLE - 1 }, answers.tally)
+  end
+
+  def test_a_feature_breaks_once
+    first = peak(@lot, "8.0", specimen_number: 1)
+    answers = at_once do |k|
+      k.zero? ? judge(first, "break") && :kept : peak(@lot, "8.#{k}", specimen_number: 1) && :kept
+    rescue MildAnvil::Conflict
+      :refused
+    end
+    numbers = Models::Pull.where(lot_id: @lot.id).order(:number).select_map(:number)
+
+    assert_equal [*1..numbers.size], numbers
+    assert_equal answers.count(:kept), numbers.size # the judgement, and each peak that came before it
+  end
+
+  def test_a_rating_is_signed_of_what_has_been_judged
+    breaks = Array.new(4) { |k| judge(peak(@lot, "8.#{k}"), "break") }
+    at_once(2) { |k| k.zero? ? judge(peak(@lot, "6.0"), "break") : Actions::SignRating.call(lot_id: @lot.id, person_id: @person.id) }
+    signed = Models::SignedRating.where(lot_id: @lot.id).all
+
+    assert_equal [1], signed.map(&:number)
+    assert_includes [breaks.size, breaks.size + 1], signed.first.statement["counts"]["break"]
+    refute_equal summary[:signed_current], signed.first.statement["counts"]["break"] == breaks.size
+  end
+end
