@@ -24,5 +24,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss(), gzipAssets()],
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
-  test: { environment: "jsdom", setupFiles: ["./src/test/setup.ts"] },
+  test: { environment: "jsdom", setupFiles: ["./src/test/setup.ts"], testTimeout: 30_000 }, // a busy machine is not a failure
 });

@@ -52,6 +52,24 @@ class DistributionsTest < CoreCase
     end
   end
 
+  # The plainest sum there is, over both integrals: for smooth functions that die away at both ends it is exact, only slow.
+  def range_by_plain_sum(q, groups, dof)
+    inner = lambda do |w|
+      step = 0.1
+      1 - (groups * step * (-80..80).sum { |i| S::Normal.density(i * step) * ((S::Normal.cdf((i * step) + w) - S::Normal.cdf(i * step))**(groups - 1)) })
+    end
+    half = dof / 2.0
+    constant = Math.log(2) + (half * Math.log(half)) - Math.lgamma(half)[0]
+    step = 0.025
+    step * (1..120).sum { |i| Math.exp(constant + ((dof - 1) * Math.log(i * step)) - (half * ((i * step)**2))) * inner.call(q * i * step) }
+  end
+
+  def test_the_range_of_few_and_of_many_means_agrees_with_the_plain_sum
+    [[3.5, 3, 12], [4.2, 8, 9], [5.6, 13, 12], [6.5, 50, 12], [4.5, 100, 12]].each do |q, groups, dof|
+      assert_in_delta range_by_plain_sum(q, groups, dof), S::StudentizedRange.upper_tail(q, groups, dof), 1e-8, "#{groups} groups"
+    end
+  end
+
   def test_small_chances_of_the_range_keep_their_digits
     tails = [5.0, 8.0, 12.0, 20.0].map { |q| S::StudentizedRange.upper_tail(q, 4, 60) }
 

@@ -41,6 +41,31 @@ class StatisticalToolsTest < CoreCase
     [-0.9, 0.0, 1.234, 3.99].each { |x| assert_in_delta Math.exp(-x) * Math.sin(3 * x), laid_down.at(x), 1e-11 }
   end
 
+  def test_a_function_laid_down_in_pieces_asks_only_where_it_is_read
+    asked = []
+    pieces = S::ChebyshevPieces.new(1.5, 16) { |x| asked.push(x).last.then { |y| Math.exp(-y) } }
+
+    [3.1, 3.0, 4.4].each { |x| assert_in_delta Math.exp(-x), pieces.at(x), 1e-13 }
+    assert_equal 16, asked.size
+    assert(asked.all? { |x| x.between?(3.0, 4.5) })
+  end
+
+  ROOTS = {
+    ->(x) { (x**3) - 2 } => Math.cbrt(2), ->(x) { Math.exp(-x) - 1e-3 } => Math.log(1000), ->(x) { x < 1.75 ? -1.0 : 1.0 } => 1.75,
+    ->(x) { (x - 1.1)**9 } => 1.1, ->(x) { x > 2 ? Float::INFINITY : x - 1.5 } => 1.5, ->(x) { Math.atan(1e6 * (x - 2.25)) } => 2.25
+  }.freeze
+
+  def test_roots_are_found_where_they_are_and_soon
+    ROOTS.each do |function, root|
+      looks = 0
+
+      assert_in_delta root, S::Roots.bracketed(0.0, 9.0, tolerance: 1e-12) { |x| (looks += 1) && function.call(x) }, 1e-10
+      assert_operator looks, :<, 60
+    end
+    assert_in_delta 0.0, S::Roots.bracketed(-1.0, 3.0) { |x| x < 0 ? -1.0 : 1.0 }, 1e-12
+    assert_raises(MildAnvil::NotConverged) { S::Roots.bracketed(1.0, 2.0) { |x| x } }
+  end
+
   def test_a_stream_follows_from_its_seed_and_fills_the_unit_evenly
     one, same, other = [7, 7, 8].map { |seed| S::RandomStream.new(seed).then { |s| Array.new(20_000) { s.next } } }
 

@@ -10,44 +10,65 @@ module MildAnvil
         RELATIVE_TOLERANCE = 4.0e-16
         CLOSE = 1.0e-14
 
+        Point = Struct.new(:x, :value)
+        private_constant :Point
+
         module_function
 
         # Where does an increasing or decreasing function cross zero?
         #
-        # Bisection guards an Illinois false-position step, so that a kink or a flat tail cannot stall it.
+        # Inverse quadratic interpolation where three points lie so that it must land inside, bisection elsewhere: smooth
+        # functions cost about ten looks, a kink or a flat tail cannot stall it.
         # @param low [Float] one end of the bracket
         # @param high [Float] other end; the block has opposite signs at the ends
         # @yieldparam x [Float]
         # @yieldreturn [Float]
         # @return [Float]
         # @raise [NotConverged] if the ends have the same sign
-        # Source: Dahlquist and Björck, Numerical Methods in Scientific Computing I, 2008, section 6.2
-        def bracketed(low, high, tolerance: RELATIVE_TOLERANCE)
-          f_low = yield(low)
-          f_high = yield(high)
-          return low if f_low.zero?
-          return high if f_high.zero?
-          raise NotConverged.new("no sign change between the ends", low: low, high: high) if f_low.positive? == f_high.positive?
+        # Source: Chandrupatla, Advances in Engineering Software 28 (1997) 145
+        def bracketed(low, high, tolerance: RELATIVE_TOLERANCE, &function)
+          low = Point.new(low, yield(low))
+          high = Point.new(high, yield(high))
+          found = [low, high].find { |point| point.value.zero? }
+          return found.x if found
+          raise NotConverged.new("no sign change between the ends", low: low.x, high: high.x) if low.value.positive? == high.value.positive?
 
-          MAX_STEPS.times do |step|
-            break if (high - low).abs <= tolerance * [low.abs, high.abs].max
-
-            x = step % 3 == 2 ? (low + high) / 2 : false_position(low, high, f_low, f_high)
-            f = yield(x)
-            return x if f.zero?
-
-            if f.positive? == f_high.positive?
-              high = x
-              f_high = f
-              f_low /= 2
-            else
-              low = x
-              f_low = f
-              f_high /= 2
-            end
-          end
-          (low + high) / 2
+          narrowed(high, low, tolerance, &function)
         end
+
+        # @param newest [Point]
+        # @param across [Point] on the other side of the root
+        def narrowed(newest, across, tolerance)
+          share = 0.5
+          MAX_STEPS.times do
+            replaced = newest
+            x = newest.x + (share * (across.x - newest.x))
+            newest = Point.new(x, yield(x))
+            return x if newest.value.zero?
+
+            across, replaced = replaced, across if newest.value.positive? != replaced.value.positive?
+            best = [newest, across].min_by { |point| point.value.abs }.x
+            least = tolerance * best.abs / (across.x - newest.x).abs
+            return best unless least < 0.5
+
+            share = interpolated(newest, across, replaced).clamp(least, 1 - least)
+          end
+          (newest.x + across.x) / 2
+        end
+        private_class_method :narrowed
+
+        # @return [Float] the share of the way from a to b; one half where the three points do not lie on a curve that can be
+        #   turned round between them
+        def interpolated(a, b, c)
+          place = (a.x - b.x) / (c.x - b.x)
+          height = (a.value - b.value) / (c.value - b.value)
+          return 0.5 unless height**2 < place && (1 - height)**2 < 1 - place
+
+          near = a.value / (b.value - a.value) * c.value / (b.value - c.value)
+          far = a.value / (c.value - a.value) * b.value / (c.value - b.value)
+          near + ((c.x - a.x) / (b.x - a.x) * far)
+        end
+        private_class_method :interpolated
 
         # Newton's steps where they stay inside the bracket, bisection where they do not.
         #
@@ -86,13 +107,6 @@ module MildAnvil
           end
           raise NotConverged.new("no upper end was found", start: start)
         end
-
-        def false_position(low, high, f_low, f_high)
-          x = high - (f_high * (high - low) / (f_high - f_low))
-          inside = low < high ? x > low && x < high : x > high && x < low
-          inside ? x : (low + high) / 2
-        end
-        private_class_method :false_position
       end
     end
   end

@@ -6,16 +6,21 @@ module MildAnvil
       # The range of k normal means over an independent estimate of their standard deviation: what Tukey's comparison needs.
       module StudentizedRange
         REACH = 7.5 # standard deviations of the lowest mean: beyond lies less than 1e-13
+        # Panels of the inner integral; the lowest of many means lies in a narrow place. Either way it is good to 1e-8.
         PANELS = 4
+        PANELS_FOR_MANY = 8
+        MANY = 12 # groups
         DENSITY_REACH = 8.0
         DENSITY_PANELS = 3
         # Where a range of normal means turns: the outer panels break there, so that a narrow step is never stepped over.
         TURNS = [1.0, 3.0, 5.0, 8.0].freeze
         NEGLIGIBLE = 1.0e-14
         # The inner integral is laid down once for each number of groups; smaller chances than FINE are summed anew.
-        WIDEST = 14.0
-        PLACES = 64
+        WIDEST = 12.0 # beyond lies nothing that counts beside FINE
+        PIECE = 1.5
+        PLACES = 16
         FINE = 1.0e-6
+        NODES = Memo.new
         TABLES = Memo.new
         MEMO = Memo.new
 
@@ -30,7 +35,7 @@ module MildAnvil
         def upper_tail(q, groups, dof)
           return 1.0 unless q.positive?
 
-          table = TABLES.fetch([groups]) { Chebyshev.new(0.0, WIDEST, PLACES) { |w| range_upper_tail(w, groups) } }
+          table = TABLES.fetch([groups]) { ChebyshevPieces.new(PIECE, PLACES) { |w| range_upper_tail(w, groups) } }
           nodes = scales(q, dof)
           sum = nodes.sum { |s, weight| q * s < WIDEST ? weight * table.at(q * s) : 0.0 }
           sum = nodes.sum { |s, weight| weight * range_upper_tail(q * s, groups) } if sum < FINE
@@ -53,7 +58,7 @@ module MildAnvil
         # P(range of k standard normals > w) = 1 - k ∫ φ(z) (Φ(z + w) - Φ(z))^(k-1) dz, with the integrand's complement
         # summed, so that small tails keep their digits.
         def range_upper_tail(w, groups)
-          groups * nodes.sum { |z, weight, whole| weight * complement(z, whole, w, groups) }
+          groups * nodes(groups > MANY ? PANELS_FOR_MANY : PANELS).sum { |z, weight, whole| weight * complement(z, whole, w, groups) }
         end
         private_class_method :range_upper_tail
 
@@ -66,9 +71,13 @@ module MildAnvil
         end
         private_class_method :complement
 
-        def nodes
-          @nodes ||= GaussLegendre.each_node((0..PANELS).map { |i| -REACH + (2 * REACH * i / PANELS) })
-                                 .filter_map { |z, weight| [z, weight * Normal.density(z), Normal.upper_tail(z)] if weight * Normal.density(z) > NEGLIGIBLE }.freeze
+        def nodes(panels)
+          NODES.fetch(panels) do
+            GaussLegendre.each_node((0..panels).map { |i| -REACH + (2 * REACH * i / panels) }).filter_map do |z, weight|
+              share = weight * Normal.density(z)
+              [z, share, Normal.upper_tail(z)] if share > NEGLIGIBLE
+            end.freeze
+          end
         end
         private_class_method :nodes
 
