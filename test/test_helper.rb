@@ -15,6 +15,7 @@ module Shared
   Curve = MildAnvil::Core::Curve
   Statistics = MildAnvil::Core::Statistics
   Packed = MildAnvil::Core::Packed
+  PackedSearch = MildAnvil::Core::PackedSearch
 
   def unit(symbol = "kN") = MildAnvil::Catalogue.units.force!(symbol)
   def fixture(name) = File.binread(File.join(FIXTURES, name))

@@ -14,9 +14,10 @@ module MildAnvil
 
       module_function
 
-      # @param native [Module, nil] with all the functions below of the same names
+      # @param native [Module, nil] with all the functions below, and those of PackedSearch, under the same names
       def use(native) = @native = native
       def native? = !@native.nil?
+      def native = @native
 
       # @param values [Array<Float>]
       # @return [String]

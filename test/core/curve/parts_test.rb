@@ -11,17 +11,16 @@ class CurvePartsTest < CoreCase
   def test_turning_points_alternate_and_skip_what_is_smaller_than_the_gate
     values = [0.0, 10.0, 9.5, 12.0, 3.0, 3.4, 3.1, 8.0, 0.0]
 
-    assert_equal [[0, -1], [3, 1], [4, -1], [7, 1], [8, -1]], Curve::Outline.new(values).turns(1.0)
-    assert_equal [[0, -1], [3, 1], [8, -1]], Curve::Outline.new(values).turns(6.0)
-    assert_empty Curve::Outline.new([1.0, 1.0, 1.0]).turns(0.5)
+    [[1.0, [[0, -1], [3, 1], [4, -1], [7, 1], [8, -1]]], [6.0, [[0, -1], [3, 1], [8, -1]]], [20.0, []]].each do |gate, expected|
+      assert_equal expected, PackedSearch.turns(Packed.pack(values), gate)
+    end
   end
 
-  # The reduced outline of a long curve keeps every extreme where it was.
-  def test_a_long_outline_turns_where_the_curve_turns
+  def test_a_long_curve_turns_by_more_than_the_gate_each_time
     long = Array.new(250_000) { |i| (Math.sin(i / 9000.0) * 1000) + (i % 7) }
-    turns = Curve::Outline.new(long).turns(500.0)
+    turns = PackedSearch.turns(Packed.pack(long), 500.0)
 
-    assert_operator Curve::Outline.new(long).values.size, :<=, Curve::Outline::MOST + 2
+    assert_equal 11, turns.size # nine bends, the start and the end
     turns.each_cons(2) { |(a, kind), (b, other)| assert_operator kind * (long[a] - long[b]), :>, 500.0, "#{a} #{b} #{other}" }
   end
 
@@ -103,14 +102,15 @@ class CurvePartsTest < CoreCase
   # Sums of buckets give the line that all the points give.
   def test_a_line_from_buckets_is_the_line_through_the_points
     points = Array.new(90) { |i| [i * 0.1, 3 + (i * 0.25) + Math.sin(i)] }
-    sums = Curve::LineSums.buckets(points, 3.0, 3.0, 9)
+    sums = Curve::LineSums.new(*points.transpose.map { |values| Packed.pack(values) }, [*0...90], PackedSearch::Buckets.new(3.0, 3.0, 9))
     whole = Curve::LeastSquaresLine.through(points.map(&:first), points.map(&:last))
-    added = Curve::LineSums.line(sums)
+    added = sums.line(0..8)
 
     assert_in_delta whole.slope, added.slope, 1e-10
     assert_in_delta whole.intercept, added.intercept, 1e-9
     assert_in_delta whole.r_squared, added.r_squared, 1e-10
-    assert_nil Curve::LineSums.line(Curve::LineSums.buckets([], 0.0, 1.0, 3))
+    assert_nil sums.line(8..8)
+    assert_nil Curve::LineSums.new("", "", [], PackedSearch::Buckets.new(0.0, 1.0, 3)).line(0..2)
   end
 
   def test_the_first_loading_leaves_loops_out

@@ -20,6 +20,7 @@ module MildAnvil
         SENSE_RATIO = 2.0
         MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
         NOISE_LOOK = 4000
+        FEWEST_ROUGH = 20 # second differences that say anything about noise
         STEADY_SHARE = 0.1 # of the force: what a dead weight may seem to change
         # A dead weight, not a rest: nothing ever rose out of its noise, or by so much of it.
         NEVER_LEFT_SIGMAS = 12
@@ -42,6 +43,8 @@ module MildAnvil
         end
 
         def time_axis = recording.time_axis
+        # not all of them in every message
+        def inspect = "#<#{self.class} of #{recording.size} samples>"
 
         # @return [Array<Finding>] of all registered findings, in order of time
         def findings = @findings ||= Findings.all.flat_map { |kind| of(kind) }.sort_by.with_index { |f, i| [f.at_seconds || 0.0, i] }
@@ -69,7 +72,7 @@ module MildAnvil
         def clean = @clean ||= Spikes.without(net, spikes)
 
         # @return [Array<Integer>] samples set aside
-        def spikes = @spikes ||= Spikes.find(readings, packed: @packed_readings, noise: [first_noise, second_difference_noise(readings, readings.size)].max, floor: first_level(readings))
+        def spikes = @spikes ||= Spikes.find(readings, packed: @packed_readings, noise: [first_noise, second_difference_noise(@packed_readings, readings.size)].max, floor: first_level(readings))
 
         # @return [Integer] the sample of the highest force, spikes set aside
         def peak_index = @peak_index ||= unspiked.index(unspiked.max)
@@ -78,9 +81,6 @@ module MildAnvil
 
         # @return [String] clean, packed
         def packed = @packed ||= spikes.empty? ? Packed.shifted(@packed_readings, 1, offset_newtons) : Packed.pack(clean)
-
-        # @return [Outline]
-        def outline = @outline ||= Outline.new(clean, packed)
 
         # @return [Array<Fall>]
         def falls = @falls ||= Falls.new(self).all
@@ -114,11 +114,7 @@ module MildAnvil
 
         # @return [Integer] the last sample without load before the peak
         def loading_start
-          @loading_start ||= begin
-            forces = clean
-            gate = REST_SHARE * peak_newtons
-            peak_index.downto(0).find { |i| forces[i] <= gate } || 0
-          end
+          @loading_start ||= PackedSearch.walk(packed, peak_index, 0, low: (REST_SHARE * peak_newtons).next_float)
         end
 
         # The usual rate of loading: the median over short rising stretches.
@@ -177,13 +173,12 @@ module MildAnvil
           peak_index
         end
 
-        def noise_under_load = second_difference_noise(clean, peak_index)
+        def noise_under_load = second_difference_noise(packed, peak_index)
 
         # A smooth curve leaves only noise in its second differences.
-        def second_difference_noise(values, count)
-          stride = [count / NOISE_LOOK, 1].max
-          second = (1...[count - 1, 1].max).step(stride).map { |i| (values[i - 1] - (2 * values[i]) + values[i + 1]).abs }.sort
-          second.size < 20 ? 0.0 : SIGMA_FROM_MAD * second[second.size / 2] / Math.sqrt(6)
+        def second_difference_noise(packed, count)
+          found, median = PackedSearch.roughness(packed, count, [count / NOISE_LOOK, 1].max)
+          found < FEWEST_ROUGH ? 0.0 : SIGMA_FROM_MAD * median / Math.sqrt(6)
         end
 
         def median(values)

@@ -27,6 +27,7 @@ module MildAnvil
         # @return [String]
         def packed = @packed ||= Packed.pack(@samples)
 
+        def inspect = "#<#{self.class} #{name}, #{role}, #{size} samples>"
         def size = @samples ? @samples.size : Packed.size(@packed)
       end
     end

@@ -47,13 +47,12 @@ module MildAnvil
         def foot(bottom, top)
           gate = @forces[bottom] + [Analysis::REST_SIGMAS * @analysis.noise_newtons, FOOT_SHARE * @analysis.peak_newtons].max
           step = top <=> bottom
-          bottom += step while bottom != top && @forces[bottom + step] <= gate
-          bottom
+          PackedSearch.walk(@analysis.packed, bottom + step, top + step, high: gate) - step
         end
 
         def turns
           gate = [GATE_SHARE * @analysis.peak_newtons, GATE_SIGMAS * @analysis.noise_newtons].max
-          found = @analysis.outline.turns(gate)
+          found = PackedSearch.turns(@analysis.packed, gate)
           found.first&.last == 1 ? [[0, -1], *found] : found
         end
 
@@ -75,8 +74,8 @@ module MildAnvil
         def pointed?(start, top, bottom)
           middle = (@forces[top] + [@forces[start], @forces[bottom]].max) / 2
           high = @forces[top] - (0.05 * (@forces[top] - middle))
-          above = (start..bottom).count { |i| @forces[i] >= high }
-          above <= MOST_TOP_SHARE * (bottom - start) && above < 0.5 * (start..bottom).count { |i| @forces[i] >= middle }
+          above = PackedSearch.count(@analysis.packed, start, bottom, high)
+          above <= MOST_TOP_SHARE * (bottom - start) && above < 0.5 * PackedSearch.count(@analysis.packed, start, bottom, middle)
         end
       end
     end

@@ -41,7 +41,7 @@ module MildAnvil
 
         # @return [Array<Fall>] in order
         def all
-          turns = @analysis.outline.turns(gate)
+          turns = PackedSearch.turns(@analysis.packed, gate)
           pairs = turns.each_cons(2).select { |a, b| a.last == 1 && b.last == -1 && @forces[a.first] >= LEAST_LEVEL_SHARE * @peak }
           falls = pairs.map { |a, b| fall(a.first, b.first) }
           recoveries(falls)
@@ -56,10 +56,8 @@ module MildAnvil
         def fall(top, bottom)
           level = @forces[top]
           drop = level - @forces[bottom]
-          start = bottom
-          start -= 1 while start > top && @forces[start] < level - (EDGE_SHARE * drop)
-          finish = start
-          finish += 1 while finish < bottom && @forces[finish] > @forces[bottom] + (EDGE_SHARE * drop)
+          start = PackedSearch.walk(@analysis.packed, bottom, top, high: (level - (EDGE_SHARE * drop)).prev_float)
+          finish = PackedSearch.walk(@analysis.packed, start, bottom, low: (@forces[bottom] + (EDGE_SHARE * drop)).next_float)
           Fall.new(top: top, bottom: bottom, start: start, finish: finish, drop: drop, level: level, seconds: @axis[finish] - @axis[start],
                    slide: @analysis.travel&.from(start, finish))
         end
@@ -71,8 +69,7 @@ module MildAnvil
             next if f.top >= peak
 
             stop = falls[(i + 1)..].find { |later| later.level > f.level }&.top || peak
-            at = f.bottom
-            at += 1 while at < stop && @forces[at] <= f.level
+            at = PackedSearch.walk(@analysis.packed, f.bottom, stop, high: f.level)
             f.recovers = at if @forces[at] > f.level
           end
         end

@@ -45,7 +45,6 @@ module MildAnvil
         def windows
           taken = []
           longest.sort_by { |from, to| from - to }.each do |from, to|
-            next if to - from + 1 < LEAST_BLOCKS || ramp?(from, to)
             next if taken.any? { |a, b| from <= b && to >= a }
 
             taken << [from, to]
@@ -61,26 +60,9 @@ module MildAnvil
           inner > RAMP_SHARE * outer
         end
 
-        # For every start the farthest end with all of it within the tolerance: two queues of extremes keep it linear.
+        # For every start the farthest end with all of it within the tolerance, where that may be a hold.
         def longest
-          highs = []
-          lows = []
-          means = @means
-          from = 0
-          found = []
-          means.each_with_index do |value, to|
-            highs.pop while !highs.empty? && means[highs.last] <= value
-            lows.pop while !lows.empty? && means[lows.last] >= value
-            highs << to
-            lows << to
-            while (high = means[highs.first]) - means[lows.first] > least_tolerance && high - means[lows.first] > LEVEL_SHARE * high.abs
-              found << [from, to - 1] if found.empty? || found.last.last < to - 1
-              from += 1
-              highs.shift if highs.first < from
-              lows.shift if lows.first < from
-            end
-          end
-          found << [from, means.size - 1]
+          PackedSearch.stretches(Packed.pack(@means), least_tolerance, LEVEL_SHARE).reject { |from, to| to - from + 1 < LEAST_BLOCKS || ramp?(from, to) }
         end
 
         # How far the means of a held force may lie apart, whatever it is.
@@ -91,18 +73,23 @@ module MildAnvil
           quarter = (last - first) / 5
           head = median(first + quarter, first + (2 * quarter))
           tail = median(last - (2 * quarter), last - quarter)
-          slack = ->(level) { [KNEE_SHARE * level.abs, 3 * @analysis.noise_newtons].max }
           first = swung(first, head, last - first)
-          first += 1 while first < last - quarter && (@forces[first] - head).abs > slack.call(head)
-          last -= 1 while last > first + quarter && (@forces[last] - tail).abs > slack.call(tail)
+          first = knee(first, last - quarter, head) if first < last - quarter
+          last = knee(last, first + quarter, tail) if last > first + quarter
           Plateau.new(first: first, last: last, level: median(first, last))
         end
 
         # Back over a swing that dies down: hung masses pass their level several times before they rest.
         def swung(first, level, length)
           least = [first - (length / 4), 0].max
-          first -= 1 while first > least && (@forces[first - 1] - level).abs <= SWING_SHARE * level.abs
-          first
+          reach = SWING_SHARE * level.abs
+          PackedSearch.walk(@analysis.packed, first - 1, least - 1, low: level - reach, high: level + reach) + 1
+        end
+
+        # Where the ramp comes to the level.
+        def knee(from, stop, level)
+          slack = [KNEE_SHARE * level.abs, 3 * @analysis.noise_newtons].max
+          PackedSearch.walk(@analysis.packed, from, stop, low: level - slack, high: level + slack, inside: false)
         end
 
         def median(from, to)

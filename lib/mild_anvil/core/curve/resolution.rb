@@ -14,10 +14,24 @@ module MildAnvil
         # @param channel [Channel]
         # @return [Float, nil] newtons; nil when the readings show none
         def of(channel)
-          values = (0...channel.size).step([channel.size / LOOK, 1].max).map { |i| channel.samples[i] }.uniq.sort
-          span = values.last.abs + values.first.abs
-          values.each_cons(2).map { |a, b| b - a }.select { |gap| gap > span * ROUNDING_SHARE }.min&.then { |gap| Float(format("%.9g", gap)) }
+          samples = channel.samples
+          values = (0...channel.size).step([channel.size / LOOK, 1].max).map { |i| samples[i] }.sort
+          least = smallest_gap(values, (values.last.abs + values.first.abs) * ROUNDING_SHARE)
+          least && Float(format("%.9g", least))
         end
+
+        # @param values [Array<Float>] in order
+        def smallest_gap(values, rounding)
+          least = Float::INFINITY
+          before = values.first
+          values.each do |value|
+            gap = value - before
+            least = gap if gap > rounding && gap < least
+            before = value
+          end
+          least if least.finite?
+        end
+        private_class_method :smallest_gap
       end
     end
   end

@@ -50,9 +50,8 @@ module MildAnvil
         end
 
         def noise
-          stride = [values.size / NOISE_LOOK, 1].max
-          second = (1...(values.size - 1)).step(stride).map { |i| (values[i - 1] - (2 * values[i]) + values[i + 1]).abs }.sort
-          second.empty? ? 0.0 : SIGMA_FROM_MAD * second[second.size / 2] / Math.sqrt(6)
+          _, median = PackedSearch.roughness(packed, values.size, [values.size / NOISE_LOOK, 1].max)
+          SIGMA_FROM_MAD * median / Math.sqrt(6)
         end
       end
     end

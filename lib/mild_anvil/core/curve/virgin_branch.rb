@@ -17,20 +17,13 @@ module MildAnvil
         end
 
         # @return [Array<Integer>] samples in order
-        def indices
-          @indices ||= begin
-            slack = BACK_SIGMAS * @analysis.noise_newtons
-            highest = -Float::INFINITY
-            (start..stop).step(((stop - start) / MOST) + 1).select do |i|
-              force = @forces[i]
-              highest = force if force > highest
-              force >= highest - slack
-            end
-          end
-        end
+        def indices = @indices ||= PackedSearch.climb(@analysis.packed, start, stop, ((stop - start) / MOST) + 1, BACK_SIGMAS * @analysis.noise_newtons)
 
         # @return [Array<Integer>] those with a force in the window
-        def within(low, high) = indices.select { |i| @forces[i].between?(low, high) }
+        def within(low, high)
+          forces = @forces
+          indices.select { |i| (force = forces[i]) >= low && force <= high }
+        end
 
         # @return [Float] newtons up to which nothing has given way
         def ceiling = first_event ? BEFORE_EVENT_SHARE * first_event.level : @analysis.peak_newtons

@@ -12,7 +12,7 @@ module MildAnvil
           # @return [Array<Finding>]
           def self.find(analysis)
             gate = [SHARE * analysis.peak_newtons, 2 * Falls::GATE_SIGMAS * analysis.noise_newtons].max
-            turns = analysis.outline.turns(gate).drop_while { |sample, _| sample <= analysis.peak_index }
+            turns = PackedSearch.turns(analysis.packed, gate).drop_while { |sample, _| sample <= analysis.peak_index }
             failed = analysis.falls.select(&:material?)
             maxima = turns.each_cons(2).select { |a, b| a.last == 1 && b.last == -1 }.map { |a, _| a.first }
             slides = analysis.of(Sliding) # stick and slip has maxima enough

@@ -38,12 +38,12 @@ module MildAnvil
             top = [sparse ? peak : RANGE.end * peak, branch.ceiling].min
             bottom = [RANGE.begin * peak, top / 3].min
             width = (top - bottom) / BUCKETS
-            sums = LineSums.buckets(branch.within(bottom, top).map { |i| [analysis.travel[i], analysis.clean[i]] }, bottom, width, BUCKETS)
+            sums = LineSums.new(analysis.travel.packed, analysis.packed, branch.within(bottom, top), PackedSearch::Buckets.new(bottom, width, BUCKETS))
             fewest = sparse ? FEWEST_SPARSE : FEWEST
             least = ([SPAN * peak, top - bottom].min / width).round(6).ceil.clamp(1, BUCKETS)
             (0..(BUCKETS - least)).flat_map do |from|
               ((from + least)..BUCKETS).filter_map do |to|
-                line = LineSums.line(sums[from...to])
+                line = sums.line(from...to)
                 [bottom + (from * width), bottom + (to * width), line] if line && line.count >= fewest
               end
             end
@@ -53,9 +53,7 @@ module MildAnvil
           # @return [LeastSquaresLine, nil]
           def self.line(analysis, branch, low, high)
             found = branch.within(low, high)
-            return if found.size < FEWEST
-
-            LeastSquaresLine.through(found.map { |i| analysis.travel[i] }, found.map { |i| analysis.clean[i] })
+            LineSums.new(analysis.travel.packed, analysis.packed, found, PackedSearch::Buckets.new(low, high - low, 1)).line(0..0) if found.size >= FEWEST
           end
 
           def self.finding(analysis, branch, low, high, line)

@@ -45,12 +45,21 @@ module MildAnvil
             slope, intercept, from = stiffness.extra.values_at(:newtons_per_metre, :intercept_newtons, :from_newtons)
             samples = analysis.virgin_branch.indices.drop_while { |i| analysis.clean[i] < from }
             raw = samples.map { |i| analysis.travel[i] - ((analysis.clean[i] - intercept) / slope) }
-            samples.each_with_index.map do |sample, i|
-              part = raw[[i - SMOOTHED, 0].max..(i + SMOOTHED)]
-              [sample, part.sum / part.size]
-            end
+            samples.zip(smoothed(raw))
           end
           private_class_method :deviations
+
+          # Means over each value and its neighbours, from the sums up to each.
+          def self.smoothed(raw)
+            sums = raw.each_with_object([0.0]) { |value, sums| sums << (sums.last + value) }
+            last = raw.size
+            raw.each_index.map do |i|
+              from = i < SMOOTHED ? 0 : i - SMOOTHED
+              to = i + SMOOTHED >= last ? last : i + SMOOTHED + 1
+              (sums[to] - sums[from]) / (to - from)
+            end
+          end
+          private_class_method :smoothed
 
           def self.crossing(analysis, off, metres)
             last = off.rindex { |_, deviation| deviation < metres } # from there on it stays off: a strand that pops does not

@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# Searches along samples: what they find, and that the compiled part and the plain one find the same.
+class PackedSearchTest < CoreCase
+  # @return what both give, after making sure that it is the same
+  def agreed(&question)
+    native = MildAnvil::PackedNative
+    answers = [native, nil].map do |part|
+      Packed.use(part)
+      yield
+    end
+    assert_equal(*answers.reverse)
+    answers.first
+  ensure
+    Packed.use(native)
+  end
+
+  def wandering(seed, count = 700)
+    random = Random.new(seed)
+    value = 0.0
+    Packed.pack(Array.new(count) { value += random.rand(-3..3) })
+  end
+
+  def test_a_walk_ends_where_the_values_leave_the_band_or_enter_it
+    packed = Packed.pack([5.0, 4.0, 3.0, 2.0, 1.0])
+
+    assert_equal(3, agreed { PackedSearch.walk(packed, 0, 4, low: 3.0) })
+    assert_equal(2, agreed { PackedSearch.walk(packed, 0, 4, high: 3.0, inside: false) })
+    assert_equal(1, agreed { PackedSearch.walk(packed, 4, 0, high: 3.0) })
+  end
+
+  def test_a_walk_that_nothing_ends_stops_where_it_was_told_to
+    packed = Packed.pack([5.0, 4.0, 3.0])
+
+    assert_equal(2, agreed { PackedSearch.walk(packed, 0, 2) })
+    assert_equal(3, agreed { PackedSearch.walk(packed, 0, 3) })
+    assert_equal(-1, agreed { PackedSearch.walk(packed, 2, -1) })
+    assert_equal(1, agreed { PackedSearch.walk(packed, 1, 1, low: 100.0) })
+    assert_equal(7, agreed { PackedSearch.walk(packed, 7, 7) })
+  end
+
+  def test_wandering_curves_give_the_same_either_way
+    20.times do |seed|
+      packed = wandering(seed)
+      agreed { PackedSearch.turns(packed, 9.0) }
+      agreed { PackedSearch.climb(packed, 3, 690, 1 + (seed % 4), 2.0) }
+      agreed { PackedSearch.stretches(packed, 6.0, 0.1) }
+      agreed { PackedSearch.count(packed, 10, 600, 0.0) }
+      agreed { PackedSearch.roughness(packed, 600, 1 + (seed % 3)) }
+      agreed { PackedSearch.walk(packed, 350, seed.even? ? 699 : 0, low: -8.0, high: 8.0) }
+    end
+  end
+
+  # Against the plainest way: of every stretch, whether it is within, and whether a longer one is.
+  def test_stretches_are_all_that_cannot_be_longer
+    values = Packed.unpack(wandering(99, 60))
+    within = ->(from, to) { values[from..to].minmax.then { |low, high| high - low <= 5.0 } }
+    longest = (0...60).flat_map { |from| (from...60).map { |to| [from, to] } }.select do |from, to|
+      within.call(from, to) && !(from.positive? && within.call(from - 1, to)) && !(to < 59 && within.call(from, to + 1))
+    end
+
+    assert_equal(longest, agreed { PackedSearch.stretches(Packed.pack(values), 5.0, 0.0) })
+    assert_empty(agreed { PackedSearch.stretches("", 5.0, 0.0) })
+  end
+
+  def test_noise_is_what_a_straight_line_leaves
+    assert_equal([98, 0.0], agreed { PackedSearch.roughness(Packed.pack(Array.new(100) { |i| i * 2.0 }), 100, 1) })
+    assert_equal([3, 4.0], agreed { PackedSearch.roughness(Packed.pack([0.0, 1.0, 0.0, 1.0, 0.0, 1.0].map { |v| v * 2 }), 5, 1) })
+    assert_equal([0, 0.0], agreed { PackedSearch.roughness(Packed.pack([1.0]), 1, 1) })
+  end
+
+  def test_sums_of_buckets_add_up_to_those_of_all
+    ways, forces = [1, 2].map { |seed| wandering(seed) }
+    buckets = PackedSearch::Buckets.new(-10.0, 4.0, 5)
+    mean_x, mean_y, sums = PackedSearch.bucket_sums(ways, forces, [*100..500], buckets)
+    x, y = [ways, forces].map { |packed| Packed.unpack(packed)[100..500] }
+
+    assert_equal 401, sums.sum(&:first)
+    [[1, 0.0], [2, 0.0], [3, x.sum { |v| (v - mean_x)**2 }], [5, y.sum { |v| (v - mean_y)**2 }]].each { |place, total| assert_in_delta total, sums.sum { |s| s[place] }, 1e-6 }
+    plain = nil
+    agreed { PackedSearch.bucket_sums(ways, forces, [*100..500], buckets).last.map(&:first).tap { |counts| plain = counts } }
+
+    assert_equal sums.map(&:first), plain
+  end
+
+  def test_nothing_outside_the_samples_is_read
+    packed = Packed.pack([1.0, 2.0])
+
+    [-> { PackedSearch.walk(packed, 5, 0) }, -> { PackedSearch.walk(packed, 0, 4) }, -> { PackedSearch.count(packed, 0, 2, 0.0) }, -> { PackedSearch.climb(packed, -1, 1, 1, 0.0) },
+     -> { PackedSearch.roughness(packed, 3, 1) }, -> { PackedSearch.bucket_sums(packed, packed, [2], PackedSearch::Buckets.new(0.0, 1.0, 2)) }].each { |question| assert_raises(ArgumentError, &question) }
+  end
+end
