@@ -24,12 +24,14 @@ module MildAnvil
         peak = findings.find { |f| f.kind == :peak }
         raise InvalidInput, "The highest force of this file is not above its zero: nothing was pulled. Choose another column" unless peak.force_newtons.positive?
 
+        packed = packing.value
+        StoreCurve.ready(prepared) # whoever holds the lot waits for nothing but the database
         Store::Database.write do
-          lot = Store::Models::Lot.fetch!(lot_id).lock!
+          lot = Store::Models::Lot.locked!(lot_id)
           DuplicateFile.refuse!(lot, source) # again under the lock: the same file may have come in meanwhile
           pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: origin, note: note,
                               peak_newtons: peak.force_newtons, peak_is_lower_bound: peak.extra[:lower_bound], resolution_newtons: resolution_newtons || analysis.step_newtons)
-          StoreCurve.call(pull: pull, name: name, source: source, packed: packing.value, prepared: prepared, reading: reading, analysis: analysis, findings: findings)
+          StoreCurve.call(pull: pull, name: name, source: source, packed: packed, prepared: prepared, reading: reading, analysis: analysis, findings: findings)
           Audit.record(:import_curve, pull, person_id: person_id, file: name)
           RefreshLot.call(lot)
           pull

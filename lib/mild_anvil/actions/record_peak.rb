@@ -11,7 +11,7 @@ module MildAnvil
       def call(lot_id:, text:, unit:, person_id:, specimen_number: nil, feature_name: nil, note: "")
         reading = Core::Quantity::TypedReading.parse(text, Catalogue.units.force!(unit))
         Store::Database.write do
-          lot = Store::Models::Lot.fetch!(lot_id).lock!
+          lot = Store::Models::Lot.locked!(lot_id)
           pull = NewPull.call(lot: lot, specimen_number: specimen_number, feature_name: feature_name, person_id: person_id, origin: "typed", note: note,
                               peak_newtons: reading.newtons, resolution_newtons: reading.resolution_newtons, typed_text: reading.text, typed_unit: reading.unit)
           Audit.record(:record_peak, pull, person_id: person_id, text: reading.text, unit: reading.unit)

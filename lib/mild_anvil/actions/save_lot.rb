@@ -23,7 +23,7 @@ module MildAnvil
       # @raise [Conflict] when it was changed meanwhile
       def change(lot_id:, values:, person_id:, version: nil)
         Store::Database.write do
-          lot = Store::Models::Lot.fetch!(lot_id).lock!
+          lot = Store::Models::Lot.locked!(lot_id)
           raise Conflict.new("Somebody else changed this lot while you were typing. Nothing was saved; load it again and repeat your change", version: lot.version) if version && lot.version != version
 
           before = values.keys.to_h { |key| [key, lot[key]] }

@@ -11,7 +11,7 @@ module MildAnvil
       def call(lot_id:, person_id:, what_if: {})
         Store::Database.write do
           person = People.fetch!(person_id)
-          lot = Store::Models::Lot.fetch!(lot_id).lock!
+          lot = Store::Models::Lot.locked!(lot_id)
           rated = RateLot.of(lot, what_if: what_if.merge(simulate: true))
           raise InsufficientData, "There is no minimum to sign: #{rated.statement.recommendation.because}" if rated.statement.minimum.nil?
 

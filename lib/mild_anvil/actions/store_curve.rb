@@ -11,6 +11,9 @@ module MildAnvil
       # @return [Array<Array(Core::Curve::Channel, Thread)>] the channels to store, being compressed
       def prepare(recording) = channels(recording).map { |channel| [channel, Store::Samples.prepare(channel.packed)] }
 
+      # Waits until all of them are compressed.
+      def ready(prepared) = prepared.each { |_, samples| samples.join }
+
       # @param prepared [Array] what prepare gave
       def call(pull:, name:, source:, packed:, prepared:, reading:, analysis:, findings:)
         file = Store::Models::SourceFile.keep(name: name, sha256: source.sha256, byte_count: source.size, packed: packed)
@@ -40,10 +43,10 @@ module MildAnvil
       private_class_method :write
 
       def keep_findings(curve, findings)
-        findings.each do |finding|
-          Store::Models::Finding.create(curve_id: curve.id, kind: finding.kind.to_s, at_seconds: finding.at_seconds, until_seconds: finding.until_seconds,
-                                        force_newtons: finding.force_newtons, because: finding.because, extra: finding.extra, rule_version: Core::Curve::Analysis::RULE_VERSION)
-        end
+        Store::Models::Finding.dataset.multi_insert(findings.map do |finding|
+          { curve_id: curve.id, kind: finding.kind.to_s, at_seconds: finding.at_seconds, until_seconds: finding.until_seconds, force_newtons: finding.force_newtons,
+            because: finding.because, extra: JSON.generate(finding.extra), rule_version: Core::Curve::Analysis::RULE_VERSION }
+        end)
       end
       private_class_method :keep_findings
     end

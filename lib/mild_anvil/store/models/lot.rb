@@ -13,6 +13,9 @@ module MildAnvil
         # @return [Lot]
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no lot #{id}", id: id))
+
+        # The same, for this transaction alone until it ends.
+        def self.locked!(id) = for_update.first(id: id) || fetch!(id)
       end
     end
   end
