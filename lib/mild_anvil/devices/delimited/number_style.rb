@@ -24,6 +24,8 @@ module MildAnvil
 
         # @return [Float, nil] nil where the field is no number
         def parse(field)
+          return field.to_f if plain? && PLAIN.match?(field)
+
           text = normalized(field)
           return text.to_f if PLAIN.match?(text)
 
@@ -41,11 +43,11 @@ module MildAnvil
         # @return [NumberStyle]
         def self.of(fields)
           digits = fields.grep(/\A\s*[+-]?[\d.,'\u00A0\u202F ]*\d[\d.,'\u00A0\u202F ]*(?:[eE][+-]?\d+)?\s*\z/)
-          return new(decimal_mark: ".", thousands: ",") if digits.any? { |f| f.match?(/\d,\d{3}\b.*\.\d/) }
-          return new(decimal_mark: ",", thousands: ".") if digits.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
-
-          spaced = digits.any? { |f| f.strip.match?(/\A[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
           commas = digits.select { |f| f.include?(",") }
+          return new(decimal_mark: ".", thousands: ",") if commas.any? { |f| f.match?(/\d,\d{3}\b.*\.\d/) }
+          return new(decimal_mark: ",", thousands: ".") if commas.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
+
+          spaced = digits.any? { |f| f.match?(/\A\s*[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
           return new(decimal_mark: ".", thousands: spaced, point_seen: digits.any? { |f| f.include?(".") }) if commas.empty?
 
           grouped = commas.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/) }

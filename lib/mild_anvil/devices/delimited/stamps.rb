@@ -13,12 +13,15 @@ module MildAnvil
         MILLISECONDS = /\A(\d{1,2}:\d{2}:\d{2}):(\d{3})\z/ # a colon before the fraction
         MINUTES = /\A(\d{1,4}):([0-5]?\d[.,]\d+)\z/
         DATE = %r{\A(?:\d{4}[-./]\d{1,2}[-./]\d{1,2}|\d{1,2}[-./]\d{1,2}[-./]\d{2,4})\z}
+        MARKED = %r{:|\d[-./]\d{1,2}[-./]\d} # every one of them has that; most numbers have not
         DAY_SECONDS = 86_400.0
 
         module_function
 
         # @return [String, nil] "clock", "stamp", "date" (a day without a time) or nil
         def form(field)
+          return unless MARKED.match?(field)
+
           text = field.strip.sub(HALVES, "").sub(MILLISECONDS, '\1.\2')
           return "clock" if CLOCK.match?(text) || MINUTES.match?(text)
           return "stamp" if STAMP.match?(text)
