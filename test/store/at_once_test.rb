@@ -3,7 +3,7 @@
 require_relative "../support/store_case"
 
 # Several people, or several files of one drop, at the same moment on the same lot: nothing is lost and nothing counts twice.
-# Real transactions on several connections, so what is made here stays in the test database.
+# Real transactions on several connections, so what is made here is not rolled back: it is deleted at the end.
 class AtOnceTest < StoreCase
   PEOPLE = 4
   EACH = 3
@@ -14,6 +14,17 @@ class AtOnceTest < StoreCase
     @person = Models::Person.create(name: "At once #{rand(1_000_000)}", role: "technician")
     @job = Actions::CreateJob.call(customer: "At once", title: "Loops", person_id: @person.id)
     @lot = Actions::SaveLot.create(job_id: @job.id, values: { name: "At once", item_type: "sewn_loop" }, person_id: @person.id)
+  end
+
+  # Every other test is rolled back: all there is was made here.
+  def teardown
+    DATABASE.synchronize do |connection|
+      connection.query("SET foreign_key_checks = 0")
+      (DATABASE.tables - %i[schema_info people]).each { |table| DATABASE[table].delete }
+      DATABASE[:people].where(Sequel[:id] >= @person.id).delete
+    ensure
+      connection.query("SET foreign_key_checks = 1")
+    end
   end
 
   def at_once(count = PEOPLE)
@@ -44,6 +55,28 @@ class AtOnceTest < StoreCase
     end
 
     assert_equal({ kept: 1, refused: PEOPLE - 1 }, answers.tally)
+  end
+
+  def test_a_draft_is_given_one_pull
+    draft = Actions::PreviewFile.call(lot_id: @lot.id, name: "log.csv", source: log_text(peak_newtons: 860), choices: {})[:draft_id]
+    lots = Array.new(PEOPLE) { |k| Actions::SaveLot.create(job_id: @job.id, values: { name: "Other #{k}", item_type: "sewn_loop" }, person_id: @person.id) }
+    answers = at_once do |k|
+      Actions::SaveDraft.call(lot_id: lots[k].id, curve_id: draft, person_id: @person.id) && :kept
+    rescue MildAnvil::NotFound
+      :gone
+    end
+
+    assert_equal({ kept: 1, gone: PEOPLE - 1 }, answers.tally)
+    assert_equal 1, Models::Pull.where(lot_id: lots.map(&:id)).count
+  end
+
+  # Each sweeps what the others left; whatever draft is lost on the way, every file ends as one pull in every lot.
+  def test_the_same_file_for_several_lots
+    lots = Array.new(PEOPLE) { |k| Actions::SaveLot.create(job_id: @job.id, values: { name: "Other #{k}", item_type: "sewn_loop" }, person_id: @person.id) }
+    at_once { |k| import(lots[k], log_text(peak_newtons: 870)) }
+
+    assert_equal([1] * PEOPLE, lots.map { |lot| Models::Pull.where(lot_id: lot.id).count })
+    assert_equal PEOPLE, Models::Curve.exclude(pull_id: nil).count
   end
 
   def test_a_feature_breaks_once

@@ -35,6 +35,13 @@ class WebCase < StoreCase
     checked(:post, path)
   end
 
+  def save_draft(lot_id, draft_id, expect:, choices: {})
+    post path = "/api/lots/#{lot_id}/curves", { draft_id: draft_id, choices: JSON.generate(choices) }
+
+    assert_equal expect, last_response.status, last_response.body[0, 300]
+    checked(:post, path)
+  end
+
   private
 
   def checked(verb, path)

@@ -9,7 +9,8 @@ class ApiTest < WebCase
     id = page["lot"]["id"]
     preview = upload("/api/lots/#{id}/previews", log_text, expect: 200)
     assert preview["ready"]
-    pull = upload("/api/lots/#{id}/curves", log_text)
+    pull = save_draft(id, preview["draft_id"], expect: 201)
+    assert_match(/hand the file in again/, save_draft(id, preview["draft_id"], expect: 404)["error"]["message"])
     [880, 930, 905].each { |peak| upload("/api/lots/#{id}/curves", log_text(peak_newtons: peak), name: "log#{peak}.csv") }
     call(:get, "/api/lots/#{id}")["pulls"].each { |p| call(:post, "/api/pulls/#{p['id']}/judgements", { counts_as: "break", failed_part: "specimen" }, expect: 201) }
     rating = call(:get, "/api/lots/#{id}/rating?factor=5&coverage=0.9")

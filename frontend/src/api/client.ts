@@ -50,10 +50,11 @@ function faultOf(body: unknown, status: number): Fault {
   return new Fault(error?.message ?? `The server answered ${status}.`, error?.fields, status);
 }
 
-/** Sends one logger file with the choices made for it. */
-export async function sendFile<T>(path: string, file: File, choices: Schemas["Choices"], signal?: AbortSignal): Promise<T> {
+/** Sends one logger file, or the draft that its preview left of it, with the choices made for it. */
+export async function sendFile<T>(path: string, file: File | number, choices: Schemas["Choices"], signal?: AbortSignal): Promise<T> {
   const form = new FormData();
-  form.append("file", file);
+  if (typeof file === "number") form.append("draft_id", String(file));
+  else form.append("file", file);
   form.append("choices", JSON.stringify(choices));
   let response: Response;
   try {

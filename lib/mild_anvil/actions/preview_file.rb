@@ -2,7 +2,7 @@
 
 module MildAnvil
   module Actions
-    # Says what a file was understood to be; nothing is saved.
+    # Says what a file was understood to be. What was read waits as a draft for whoever saves it; no lot has it yet.
     module PreviewFile
       POINTS = 160
       EVENTS = %i[slip first_failure partial_failure later_peak break release hold saturated frozen dropout spike].freeze
@@ -16,25 +16,22 @@ module MildAnvil
       def call(lot_id:, name:, source:, choices:)
         lot = Store::Models::Lot.fetch!(lot_id)
         source = Devices::Delimited::Source.of(source)
-        DuplicateFile.refuse!(lot, source)
-        (reading, analysis), reader, used = read(source, name, choices)
-        reading.to_h.merge(duplicate_of: DuplicateFile.elsewhere(lot, source), reader: reader&.slice(:id, :name), choices: used, **(analysis ? picture(analysis) : {}))
+        DuplicateFile.refuse!(lot, source.sha256)
+        reader = nil
+        made = DraftCurve.call(source, name: name, choices: FileChoices.call(choices)) do |reading|
+          reader, known = Readers.for(reading.signature) unless told?(choices)
+          known && FileChoices.call(choices = known.merge(choices))
+        end
+        made.reading.to_h.merge(duplicate_of: DuplicateFile.elsewhere(lot, source.sha256), reader: reader&.slice(:id, :name), choices: choices, draft_id: made.curve&.id,
+                                **(made.analysis ? picture(made.analysis) : {}))
       end
 
-      def read(source, name, choices)
-        seen = LookAtFile.first(source, name: name, choices: FileChoices.call(choices))
-        return [seen, nil, choices] if choices.key?(:columns) || choices.key?(:delimiter) || choices.key?(:interval_seconds)
-
-        row, known = Readers.for(seen.first.signature)
-        return [seen, nil, choices] if known.nil?
-
-        used = known.merge(choices)
-        [LookAtFile.first(source, name: name, choices: FileChoices.call(used)), row, used]
-      end
-      private_class_method :read
+      # Whoever chose how to read it is not helped by a reader.
+      def told?(choices) = %i[columns delimiter interval_seconds].any? { |choice| choices.key?(choice) }
+      private_class_method :told?
 
       def picture(analysis)
-        peak = analysis.of(Core::Curve::Findings::Peak).first
+        peak = DraftCurve.peak(analysis)
         size = [analysis.clean.size / POINTS, 1].max
         { peak_newtons: peak.force_newtons, peak_seconds: peak.at_seconds, peak_because: peak.because, events: events(analysis),
           sketch_newtons: analysis.clean.each_slice(size).map { |slice| slice.minmax.max_by(&:abs) } }

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "digest"
+require "openssl"
 
 module MildAnvil
   module Actions
@@ -12,19 +12,22 @@ module MildAnvil
       def prepare(recording) = channels(recording).map { |channel| [channel, Store::Samples.prepare(channel.packed)] }
 
       # Waits until all of them are compressed.
-      def ready(prepared) = prepared.each { |_, samples| samples.join }
+      def ready(prepared) = prepared.map(&:last).each(&:join)
 
+      # @param key [String] that the draft is found by
       # @param prepared [Array] what prepare gave
-      def call(pull:, name:, source:, packed:, prepared:, reading:, analysis:, findings:)
+      # @return [Store::Models::Curve] without a pull
+      def call(key:, name:, source:, packed:, prepared:, reading:, analysis:, findings:)
         file = Store::Models::SourceFile.keep(name: name, sha256: source.sha256, byte_count: source.size, packed: packed)
         recording = reading.recording
         axis = recording.time_axis
-        curve = Store::Models::Curve.create(pull_id: pull.id, source_file_id: file.id, sample_count: recording.size, start_seconds: axis.start_seconds,
+        curve = Store::Models::Curve.create(draft_key: key, source_file_id: file.id, sample_count: recording.size, start_seconds: axis.start_seconds,
                                             end_seconds: axis.end_seconds, interval_seconds: axis.interval_seconds, sense: analysis.sense,
-                                            offset_newtons: analysis.offset_newtons, sha256: "-" * 64, reading: reading.to_h, created_at: Time.now)
+                                            offset_newtons: analysis.offset_newtons, step_newtons: analysis.step_newtons, sha256: "-" * 64, reading: reading.to_h, created_at: Time.now)
         digests = prepared.each_with_index.map { |(channel, samples), position| write(curve, channel, samples, position) }
-        curve.update(sha256: Digest::SHA256.hexdigest(digests.join))
+        curve.update(sha256: OpenSSL::Digest::SHA256.hexdigest(digests.join))
         keep_findings(curve, findings)
+        curve
       end
 
       def channels(recording)
@@ -38,7 +41,7 @@ module MildAnvil
       def write(curve, channel, samples, position)
         row = Store::Models::Channel.create(curve_id: curve.id, position: position, name: channel.name, role: channel.role, unit: channel.unit&.symbol, main: channel.main)
         Store::Samples.keep(row.id, samples)
-        Digest::SHA256.hexdigest(channel.packed)
+        OpenSSL::Digest::SHA256.hexdigest(channel.packed)
       end
       private_class_method :write
 

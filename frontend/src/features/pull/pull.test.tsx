@@ -71,6 +71,25 @@ describe("a drop of files", () => {
     await act(() => result.current.save.mutateAsync());
     expect(result.current.items.map((i) => i.state)).toEqual(["saved", "refused", "asks"]);
   });
+  it("saves what the preview left, and hands the file in again where that is gone", async () => {
+    const saved: FormData[] = [];
+    serve({
+      "POST /api/lots/7/previews": () => ({ body: { ...preview(true), draft_id: 40 } }),
+      "POST /api/lots/7/curves": ({ body }) => {
+        saved.push(body as FormData);
+        return saved.length === 2 ? { status: 404, body: { error: { message: "no longer at hand" } } } : { status: 201, body: pull() };
+      },
+    });
+    const { result } = renderHook(() => useDrop(7), { wrapper });
+    await act(() => result.current.add([file("a.csv"), file("b.csv")]));
+    await act(() => result.current.save.mutateAsync());
+    expect(saved.map((form) => [form.get("draft_id"), form.has("file")])).toEqual([
+      ["40", false],
+      ["40", false],
+      [null, true],
+    ]);
+    expect(result.current.items.map((i) => i.state)).toEqual(["saved", "saved"]);
+  });
   it("reads a file again with what was chosen", async () => {
     const asked: FormData[] = [];
     serve({

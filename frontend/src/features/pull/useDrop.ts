@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import { sendFile, type Schemas } from "@/api/client";
+import { Fault, sendFile, type Schemas } from "@/api/client";
 
 export type Choices = Schemas["Choices"];
 export type Item = {
@@ -22,6 +22,17 @@ async function each<T>(items: T[], task: (item: T) => Promise<void>) {
     for (let next = queue.shift(); next !== undefined; next = queue.shift()) await task(next);
   };
   await Promise.all(Array.from({ length: AT_ONCE }, worker));
+}
+
+/** Saves what the preview left of a file; if that is no longer at hand, the file itself. */
+async function saved(lotId: number, { file, choices, preview }: Item) {
+  const path = `/api/lots/${lotId}/curves`;
+  try {
+    await sendFile(path, preview?.draft_id ?? file, choices);
+  } catch (error) {
+    if (!(error instanceof Fault) || error.status !== 404 || preview?.draft_id == null) throw error;
+    await sendFile(path, file, choices);
+  }
 }
 
 /** The files of a drop: each read, asked about, saved or refused by itself; the others go through. */
@@ -91,7 +102,7 @@ export function useDrop(lotId: number) {
         if (stopped.current) return;
         patch(item.key, { state: "saving" });
         try {
-          await sendFile(`/api/lots/${lotId}/curves`, item.file, item.choices);
+          await saved(lotId, item);
           patch(item.key, { state: "saved" });
         } catch (error) {
           patch(item.key, { state: "refused", message: (error as Error).message });

@@ -12,9 +12,7 @@ module MildAnvil
             json(Actions::PreviewFile.call(lot_id: Params.id(params[:id]), name: name, source: source, choices: given))
           end
           app.post "/api/lots/:id/curves" do
-            name, source, given = upload
-            pull = Actions::ImportCurve.call(lot_id: Params.id(params[:id]), name: name, source: source, choices: given, person_id: person_id,
-                                             specimen_number: given[:specimen_number], feature_name: given[:feature_name])
+            pull = params[:draft_id] ? save_draft : import_upload
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
           app.get("/api/readers") { json(Actions::Readers.list) }
@@ -33,8 +31,17 @@ module MildAnvil
           end
         end
 
-        # The file and the choices of a multipart request.
+        # The file, or the draft of one, and the choices of a multipart request.
         module Upload
+          def import_upload
+            name, source, given = upload
+            Actions::ImportCurve.call(lot_id: Params.id(params[:id]), name: name, source: source, choices: given, person_id: person_id, **given.slice(:specimen_number, :feature_name))
+          end
+
+          def save_draft
+            Actions::SaveDraft.call(lot_id: Params.id(params[:id]), curve_id: Params.id(params[:draft_id]), person_id: person_id, **choices_given.slice(:specimen_number, :feature_name))
+          end
+
           def upload
             file = params[:file]
             raise InvalidInput.new("a file is needed", fields: { file: "is missing" }) unless file.is_a?(Hash) && file[:tempfile]
