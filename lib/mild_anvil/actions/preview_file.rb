@@ -32,10 +32,16 @@ module MildAnvil
 
       def picture(analysis)
         peak = DraftCurve.peak(analysis)
-        size = [analysis.clean.size / POINTS, 1].max
         { peak_newtons: peak.force_newtons, peak_seconds: peak.at_seconds, peak_because: peak.because, events: events(analysis),
-          sketch_newtons: analysis.clean.each_slice(size).map { |slice| slice.minmax.max_by(&:abs) } }
+          sketch_newtons: sketch(analysis.packed) }
       end
+
+      # Of each stretch what lies farther from zero.
+      def sketch(packed)
+        sides = Core::Packed.envelope(packed, packed, [Core::Packed.size(packed) / POINTS, 1].max)
+        sides.map { |side| Core::Packed.unpack(side) }.transpose.map { |pair| pair.max_by(&:abs) }
+      end
+      private_class_method :sketch
       private_class_method :picture
 
       def events(analysis)
