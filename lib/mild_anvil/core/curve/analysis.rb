@@ -169,8 +169,12 @@ module MildAnvil
 
         # The first sample above the gate whose successor is, too.
         def leaving(gate)
-          unspiked.each_with_index { |force, i| return i if force > gate && (i >= peak_index || (unspiked[i + 1] || force) >= gate) }
-          peak_index
+          packed = spikes.empty? ? @packed_readings : Packed.pack(unspiked)
+          at = -1
+          loop do
+            at = PackedSearch.walk(packed, at + 1, peak_index, high: gate)
+            return at if at >= peak_index || unspiked[at + 1] >= gate
+          end
         end
 
         def noise_under_load = second_difference_noise(packed, peak_index)

@@ -26,7 +26,7 @@ module MildAnvil
           def self.find(analysis)
             net = analysis.clean
             peak = net[analysis.peak_index]
-            gone = gone_index(net, analysis.peak_index)
+            gone = gone_index(analysis)
             return [] if gone.nil?
 
             start = start_of_fall(analysis, gone)
@@ -46,10 +46,17 @@ module MildAnvil
           private_class_method :carries_on?
 
           # The first sample after the force was at 40 % of the peak for the last time: a dip of stick and slip is no break.
-          def self.gone_index(net, top)
-            gate = GONE_SHARE * net[top]
-            last = (net.size - 1).downto(top + 1).find { |i| net[i] >= gate && net[i - 1] >= gate } || top
-            last + 1 if last + 1 < net.size
+          def self.gone_index(analysis)
+            top = analysis.peak_index
+            gate = GONE_SHARE * analysis.clean[top]
+            last = analysis.clean.size - 1
+            loop do
+              last = PackedSearch.walk(analysis.packed, last, top, high: gate.prev_float)
+              break if last <= top || analysis.clean[last - 1] >= gate
+
+              last -= 1
+            end
+            last + 1 if last + 1 < analysis.clean.size
           end
           private_class_method :gone_index
 
