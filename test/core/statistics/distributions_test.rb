@@ -70,6 +70,27 @@ class DistributionsTest < CoreCase
     end
   end
 
+  # Over u = log s the integrand dies away smoothly at both ends, whatever the degrees of freedom.
+  def over_log_scale(dof, step: 0.01)
+    half = dof / 2.0
+    constant = Math.log(2) + (half * Math.log(half)) - Math.lgamma(half)[0]
+    ((-40 / dof / step).floor..(2 / step).floor).sum do |i|
+      s = Math.exp(i * step)
+      step * Math.exp(constant + (dof * i * step) - (half * s * s)) * yield(s)
+    end
+  end
+
+  def test_small_and_broken_degrees_of_freedom
+    [[2.3, 0.66, 0.84], [5.0, 1.02, 2.0], [20.0, 1.2, 25.0], [4.0, 1.44, 6.0], [-1.0, 1.14, 2.4], [4.0, 2.3, 3.0]].each do |t, dof, delta|
+      assert_in_delta over_log_scale(dof) { |s| S::Normal.upper_tail((t * s) - delta) }, S::NoncentralT.upper_tail(t, dof, delta), 1e-9, "t at #{dof}"
+    end
+    [1.5, 2.4].each do |dof|
+      plain = over_log_scale(dof, step: 0.04) { |s| S::StudentizedRange.upper_tail(4.0 * s, 4, Float::INFINITY) }
+
+      assert_in_delta plain, S::StudentizedRange.upper_tail(4.0, 4, dof), 1e-7, "range at #{dof}"
+    end
+  end
+
   def test_small_chances_of_the_range_keep_their_digits
     tails = [5.0, 8.0, 12.0, 20.0].map { |q| S::StudentizedRange.upper_tail(q, 4, 60) }
 

@@ -22,7 +22,7 @@ module MildAnvil
           raise InvalidInput.new("one to #{MOST_FACTORS} factors can be told apart at once", factors: factors.size) unless factors.size.between?(1, MOST_FACTORS)
 
           @factors = factors
-          @values = rows.map { |row| row.fetch(:value) }
+          @values = Statistics::Checks.floats(rows.map { |row| row.fetch(:value) })
           @levels = factors.to_h { |f| [f, rows.map { |row| row.fetch(f) }] }
           @terms = (1..interactions).flat_map { |order| factors.combination(order).to_a }
           check!(rows)

@@ -25,7 +25,7 @@ module MildAnvil
 
         # @return [Float] sum of the squares about the mean
         def squares(values)
-          mean = values.sum / values.size
+          mean = values.sum.fdiv(values.size)
           values.sum { |v| (v - mean)**2 }
         end
 

@@ -16,6 +16,7 @@ module MildAnvil
         def initialize(groups)
           raise InsufficientData.new("a comparison needs at least two groups", groups: groups.size) if groups.size < 2
 
+          groups = groups.transform_values { |values| Statistics::Checks.floats(values) }
           groups.each { |name, values| Group.described(values, name: name) }
           raise InsufficientData, "no group has any scatter: no test is defined" if groups.values.all? { |v| Statistics::Description.of(v).degenerate? }
 

@@ -9,6 +9,7 @@ module MildAnvil
         # @param strengths [Array<Float>] above zero
         # @raise [InvalidInput, InsufficientData]
         def initialize(levels, strengths)
+          levels, strengths = [levels, strengths].map { |list| Statistics::Checks.floats(list) }
           raise InvalidInput.new("the logarithm of level 0 is not defined: leave that level out of this fit", level: levels.min) unless levels.all?(&:positive?)
 
           Group.positive!(strengths)

@@ -15,6 +15,7 @@ module MildAnvil
         # Source: Conover, Practical Nonparametric Statistics, 3rd edition 1999, section 5.1
         # Method: all arrangements of the midranks, counted in whole numbers.
         def initialize(a, b)
+          a, b = [a, b].map { |list| Statistics::Checks.floats(list) }
           raise InsufficientData, "each group needs at least one value" if a.empty? || b.empty?
           raise InvalidInput.new("the exact rank test takes up to #{MOST} values", values: a.size + b.size) if a.size + b.size > MOST
 

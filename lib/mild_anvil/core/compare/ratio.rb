@@ -11,6 +11,7 @@ module MildAnvil
         # @param b [Array<Float>] shape (m,), m >= 2, of a mean well above zero
         # @raise [InsufficientData]
         def initialize(a, b)
+          a, b = [a, b].map { |list| Statistics::Checks.floats(list) }
           @a = Group.described(a)
           @b = Group.described(b)
           @values = [a, b]

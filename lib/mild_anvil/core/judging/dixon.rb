@@ -17,6 +17,7 @@ module MildAnvil
         # @raise [InsufficientData]
         # Source: Dixon, Biometrics 9 (1953)
         def initialize(values)
+          values = Statistics::Checks.floats(values)
           found = BY_COUNT.find { |range, _| range.cover?(values.size) } or raise InsufficientData.new("Dixon's test takes 3 to 30 values, there are #{values.size}", values: values.size)
 
           @count = values.size

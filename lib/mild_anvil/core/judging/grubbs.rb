@@ -15,6 +15,7 @@ module MildAnvil
         # Source: Grubbs and Beck, Technometrics 14 (1972); NIST e-Handbook 1.3.5.17.1
         # Method: G = (mean - min)/s and (max - mean)/s; p by a Bonferroni bound that is exact for large G.
         def initialize(values)
+          values = Statistics::Checks.floats(values)
           raise InsufficientData.new("Grubbs' test needs at least #{FEWEST} values, there are #{values.size}", values: values.size) if values.size < FEWEST
 
           described = Statistics::Description.of(values)

@@ -16,6 +16,7 @@ module MildAnvil
         # @raise [InsufficientData] when more than half of the values are equal: the score is not defined then
         # Source: Iglewicz and Hoaglin, How to Detect and Handle Outliers, 1993; NIST e-Handbook 1.3.5.17
         def call(values, constant: CONSTANT, limit: LIMIT)
+          values = Statistics::Checks.floats(values)
           raise InsufficientData.new("a median score needs at least 3 values", values: values.size) if values.size < 3
 
           middle = median(values)

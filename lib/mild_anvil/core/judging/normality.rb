@@ -28,6 +28,7 @@ module MildAnvil
         # @raise [InsufficientData]
         # Source: Royston, Applied Statistics 44 (1995), algorithm AS R94
         def w_test(values)
+          values = Statistics::Checks.floats(values)
           enough!(values)
           sorted = values.sort
           weights = weights(sorted.size)
@@ -40,6 +41,7 @@ module MildAnvil
         # @return [AndersonDarling] mean and scatter estimated; p nil below 8 values
         # Source: D'Agostino and Stephens, Goodness-of-fit Techniques, 1986, table 4.9
         def anderson_darling(values)
+          values = Statistics::Checks.floats(values)
           enough!(values)
           described = Statistics::Description.of(values)
           z = values.sort.map { |v| (v - described.mean) / described.standard_deviation }

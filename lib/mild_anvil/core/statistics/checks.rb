@@ -15,6 +15,19 @@ module MildAnvil
                                      breaks: count, needed: at_least)
         end
 
+        # Whole numbers divide without a rest in Ruby; measured ones never should.
+        #
+        # @param values [Array<Numeric>]
+        # @return [Array<Float>]
+        # @raise [InvalidInput] naming the first that is no finite number
+        def floats(values)
+          values.each_with_index.map do |value, i|
+            next value.to_f if value.is_a?(Numeric) && value.to_f.finite?
+
+            raise InvalidInput.new("value #{i + 1} is no number: #{value.inspect}", place: i + 1)
+          end
+        end
+
         # @raise [InvalidInput] unless each lies strictly between 0 and 1
         def shares!(**shares)
           shares.each do |name, value|

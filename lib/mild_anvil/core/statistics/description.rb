@@ -27,6 +27,7 @@ module MildAnvil
         def self.of(values)
           raise InsufficientData.new("there is no break to describe", breaks: 0) if values.empty?
 
+          values = Checks.floats(values)
           count = values.size
           mean = values.sum / count
           mean += values.sum { |v| v - mean } / count

@@ -25,6 +25,9 @@ module MildAnvil
         end
 
         RULE = rule(16)
+        SMOOTH = 8.0   # an exponent that 16 nodes integrate to rounding
+        STEEPEST = 40
+        NEAR = 0.2     # of the first panel: so near to zero the rest of an integrand is straight
 
         module_function
 
@@ -36,6 +39,20 @@ module MildAnvil
             middle = (to + from) / 2
             RULE.map { |x, weight| [middle + (half * x), half * weight] }
           end
+        end
+
+        # The same for an integrand that begins at zero as x^(exponent - 1) does: where the exponent is no whole number, the
+        # nodes next to zero run over a root of x, in which it is smooth.
+        #
+        # @param breaks [Array<Float>] as above; the first may be 0
+        # @param exponent [Float] > 0
+        def each_node_from_zero(breaks, exponent)
+          return each_node(breaks) unless breaks.first.zero? && exponent % 1 != 0
+
+          power = (SMOOTH / exponent).ceil.clamp(1, STEEPEST)
+          first = NEAR * breaks[1]
+          root = each_node([0.0, 1.0]).map { |t, weight| [first * (t**power), first * power * (t**(power - 1)) * weight] }
+          root + each_node([first, *breaks.drop(1)])
         end
       end
     end

@@ -112,7 +112,7 @@ module MildAnvil
         def weighted(panels, dof)
           half = dof / 2.0
           constant = Math.log(2.0) + (half * Math.log(half)) - half - Math.lgamma(half)[0]
-          GaussLegendre.each_node(panels).filter_map do |s, weight|
+          GaussLegendre.each_node_from_zero(panels, dof).filter_map do |s, weight|
             weight *= Math.exp(constant + ((dof - 1) * Math.log(s)) - (half * ((s * s) - 1)))
             [s, weight] if weight > NEGLIGIBLE
           end

@@ -91,7 +91,7 @@ module MildAnvil
           low = [0.0, 1 - (DENSITY_REACH * width)].max
           high = 1 + (DENSITY_REACH * width)
           breaks = [*(0..DENSITY_PANELS).map { |i| low + ((high - low) * i / DENSITY_PANELS) }, *TURNS.map { |w| w / q }.select { |s| s > low && s < high }].sort
-          GaussLegendre.each_node(breaks).filter_map do |s, weight|
+          GaussLegendre.each_node_from_zero(breaks, dof).filter_map do |s, weight|
             density = Math.exp(constant + ((dof - 1) * Math.log(s)) - (half * ((s * s) - 1)))
             [s, weight * density] if weight * density > NEGLIGIBLE
           end

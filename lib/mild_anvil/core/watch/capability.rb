@@ -10,6 +10,7 @@ module MildAnvil
         # @raise [InsufficientData]
         # Source: Kotz and Lovelace, Process Capability Indices in Theory and Practice, 1998; Bissell, Applied Statistics 39 (1990)
         def initialize(values, lower_limit)
+          values = Statistics::Checks.floats(values)
           @described = Statistics::Description.of(values)
           raise InsufficientData.new("a capability needs at least two different values", values: values.size) if values.size < 2 || @described.degenerate?
 

@@ -15,6 +15,7 @@ module MildAnvil
         # @raise [InsufficientData] with one value, or when all moving ranges are 0
         # Source: NIST e-Handbook 6.3.2.2
         def initialize(values)
+          values = Statistics::Checks.floats(values)
           raise InsufficientData.new("a moving range needs at least 2 values", values: values.size) if values.size < 2
 
           @values = values
