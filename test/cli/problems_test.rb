@@ -62,7 +62,8 @@ class ProblemsTest < CoreCase
   REFUSED = [
     ["compare", { "x" => 1 }, /nothing to compare/],
     ["compare", { "a" => [1.0], "b" => [2.0, 3.0] }, /at least 2 values/],
-    ["compare", { "a" => ["x"], "b" => [1.0, 2.0] }, /list of numbers/],
+    ["compare", { "a" => ["x"], "b" => [1.0, 2.0] }, /a 1 must be a number/],
+    ["compare", { "levels" => [1, 2, 3, 4], "strengths" => [1, 2, 3] }, /equally long/],
     ["compare", { "factors" => ["m"], "rows" => [{ "m" => "x", "value" => 1 }, { "value" => 2 }] }, /each row needs/],
     ["check", { "x" => 1 }, /nothing to check/],
     ["check", { "applied" => [1, 2], "indicated" => [1, 2] }, /Take at least 3/],
@@ -71,11 +72,35 @@ class ProblemsTest < CoreCase
     ["plan", { "x" => 1 }, /nothing to plan/],
     ["plan", { "required_share" => 0.99, "variation_share" => 0.1 }, /no number of breaks/],
     ["plan", { "proof_rule" => "kite", "tonnes" => 1 }, /no proof rule/],
-    ["plan", { "train" => [{ "name" => "a" }] }, /each link needs/],
+    ["plan", { "train" => [{ "name" => "a" }] }, /train 1 mean is missing; train 1 deviation is missing/],
     ["plan", "not json {", /no JSON|state|nothing/],
     ["compare", "[1, 2]", /JSON object|nothing|column/],
     ["check", "", /empty/]
   ].freeze
+
+  BAD = [nil, 3, -1, 0, "x", [], {}, [nil], ["a"], [[1]], true, 1e308, { "a" => 1 }, [1, 1]].freeze
+
+  # Whatever stands under a key: an answer, or one line that says what is wrong; never a fault of the program.
+  def test_no_shape_of_a_problem_is_too_odd
+    random = Random.new(11)
+    300.times do
+      command, problem = CASES.sample(random: random)
+      harmed = JSON.parse(JSON.generate(problem))
+      harm(harmed, random)
+      run_anvil(command, harmed)
+
+      assert_includes [0, 1], @status, harmed.inspect
+      assert_equal 1, @err.lines.size, harmed.inspect if @status == 1
+    end
+  end
+
+  # Puts something odd at one place, at any depth.
+  def harm(table, random)
+    key = (table.is_a?(Hash) ? table.keys : [*0...table.size]).sample(random: random)
+    inner = table[key]
+    deeper = (inner.is_a?(Hash) || inner.is_a?(Array)) && !inner.empty? && random.rand < 0.6
+    deeper ? harm(inner, random) : table[key] = BAD.sample(random: random)
+  end
 
   REFUSED.each_with_index do |(command, problem, words), i|
     define_method("test_#{command}_refuses_#{i}") do

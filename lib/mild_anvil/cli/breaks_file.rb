@@ -39,6 +39,7 @@ module MildAnvil
       def from_json(text)
         given = JSON.parse(text)
         given = { "breaks" => given } if given.is_a?(Array)
+        Shapes.check!(given, Shapes::RATE)
         rows = given.fetch("breaks") { given.fetch("values") { raise InvalidInput, "a JSON file of breaks needs “breaks”: an array of forces or of objects" } }
         [rows.map { |row| row.is_a?(Hash) ? row : { "force" => row } }, given]
       rescue JSON::ParserError => e
@@ -62,7 +63,7 @@ module MildAnvil
       def observation(row, number, file_unit)
         key = row.keys.compact.find { |k| force_header?(k) } || raise(InvalidInput, "row #{number} has no force: name the column force")
         unit = unit_of(row, key, file_unit)
-        Core::Rating::Observation.checked(counts_as: (row["counts_as"] || "break").strip.tr(" ", "_"), force_newtons: newtons(row[key], unit, number),
+        Core::Rating::Observation.checked(counts_as: (row["counts_as"] || "break").to_s.strip.tr(" ", "_"), force_newtons: newtons(row[key], unit, number),
                                           upper_newtons: row["upper"] && newtons(row["upper"], unit, number), label: number.to_s, reason: row["reason"], mode: row["mode"])
       rescue InvalidInput => e
         raise InvalidInput.new("row #{number}: #{e.message}", **e.details)

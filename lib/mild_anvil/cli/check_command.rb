@@ -12,7 +12,7 @@ module MildAnvil
       module_function
 
       # @return [String]
-      def call(path, options) = Report.call(answer(ProblemFile.read(path)), json: options[:json])
+      def call(path, options) = Report.call(answer(Shapes.check!(ProblemFile.read(path), Shapes::CHECK)), json: options[:json])
 
       # @param given [Hash] docs/cli.md lists the keys
       # @raise [InvalidInput] when the keys state nothing to check

@@ -12,7 +12,7 @@ module MildAnvil
       # @return [String]
       def call(path, options)
         given = ProblemFile.read(path)
-        Report.call(answer(from_table(given)), json: options[:json])
+        Report.call(answer(Shapes.check!(from_table(given), Shapes::COMPARE)), json: options[:json])
       end
 
       # @param given [Hash] docs/cli.md lists the keys
@@ -49,7 +49,7 @@ module MildAnvil
         return several(groups, given) if groups.size > 2
 
         (one, a), (other, b) = groups.to_a
-        { groups: [one, other], means: [a, b].map { |v| v.sum / v.size }, difference: difference(a, b, given), pooled_difference: difference(a, b, given, pooled: true), ratio: ratio(a, b, given), ranks: ranks(a, b),
+        { groups: [one, other], means: [a, b].map { |v| v.sum.fdiv(v.size) }, difference: difference(a, b, given), pooled_difference: difference(a, b, given, pooled: true), ratio: ratio(a, b, given), ranks: ranks(a, b),
           rules_out: equivalence(a, b, given) }
       end
       private_class_method :grouped
@@ -82,7 +82,7 @@ module MildAnvil
 
       def several(groups, given)
         test = Compare::OneWay.new(groups)
-        { groups: groups.keys, means: groups.values.map { |v| v.sum / v.size }, variance: { ss_between: test.ss_between, ss_within: test.ss_within, **test.variance.to_h }, welch: Part.or_why { test.welch },
+        { groups: groups.keys, means: groups.values.map { |v| v.sum.fdiv(v.size) }, variance: { ss_between: test.ss_between, ss_within: test.ss_within, **test.variance.to_h }, welch: Part.or_why { test.welch },
           brown_forsythe: test.brown_forsythe, levene: test.levene, kruskal_wallis: test.kruskal_wallis, tukey_q: test.tukey_q(confidence(given)), pairs: test.tukey(confidence(given)) }
       end
       private_class_method :several
@@ -107,8 +107,7 @@ module MildAnvil
       private_class_method :factorial
 
       def levels(given)
-        x = ProblemFile.numbers!(given, "levels")
-        y = ProblemFile.numbers!(given, "strengths")
+        x, y = Core::Statistics::Checks.pairs(ProblemFile.numbers!(given, "levels"), ProblemFile.numbers!(given, "strengths"))
         at = given["predict_at"] ? ProblemFile.numbers!(given, "predict_at") : []
         predict = ->(curve) { at.map { |level| curve.predict(level, confidence: confidence(given)) } }
         { power_line: Part.or_why do

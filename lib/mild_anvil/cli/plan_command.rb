@@ -9,7 +9,7 @@ module MildAnvil
       module_function
 
       # @return [String]
-      def call(path, options) = Report.call(answer(ProblemFile.read(path)), json: options[:json])
+      def call(path, options) = Report.call(answer(Shapes.check!(ProblemFile.read(path), Shapes::PLAN)), json: options[:json])
 
       # The key that tells which problem a file states.
       KINDS = { "required_share" => :bound, "difference_share" => :comparison, "breaks" => :next_break, "train" => :train, "proof_rule" => :proof, "tackle" => :tackle, "energy" => :energy, "water" => :water,

@@ -11,7 +11,7 @@ module MildAnvil
         # @param out [Array<Float>] shape (n,)
         # @raise [InvalidInput, InsufficientData]
         def initialize(into, out)
-          into, out = [into, out].map { |list| Statistics::Checks.floats(list) }
+          into, out = Statistics::Checks.pairs(into, out)
           raise InvalidInput.new("pairs need as many values on one side as on the other", into: into.size, out: out.size) if into.size != out.size
 
           Group.positive!(into)

@@ -17,7 +17,7 @@ module MildAnvil
         # @param strengths [Array<Float>] shape (n,)
         # @raise [InsufficientData]
         def initialize(levels, strengths)
-          levels, strengths = [levels, strengths].map { |list| Statistics::Checks.floats(list) }
+          levels, strengths = Statistics::Checks.pairs(levels, strengths)
           raise InsufficientData.new("a curve needs at least #{FEWEST} values at two levels", values: levels.size) if levels.size < FEWEST || levels.uniq.size < 2
 
           @levels = levels

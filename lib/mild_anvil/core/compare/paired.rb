@@ -12,7 +12,7 @@ module MildAnvil
         # @raise [InvalidInput] for unequal numbers; [InsufficientData]
         # Source: NIST e-Handbook 7.3.1.1
         def initialize(a, b)
-          a, b = [a, b].map { |list| Statistics::Checks.floats(list) }
+          a, b = Statistics::Checks.pairs(a, b)
           raise InvalidInput.new("pairs need as many values in one group as in the other", a: a.size, b: b.size) if a.size != b.size
 
           @a = a

@@ -13,6 +13,13 @@ module MildAnvil
           super
         end
 
+        # @return [Prediction]
+        def predict(level, **rest)
+          raise InvalidInput.new("a power of level #{format('%g', level)} has no logarithm: ask for levels above 0", level: level) unless level.positive?
+
+          super
+        end
+
         private
 
         def start

@@ -9,7 +9,7 @@ module MildAnvil
         # @param strengths [Array<Float>] above zero
         # @raise [InvalidInput, InsufficientData]
         def initialize(levels, strengths)
-          levels, strengths = [levels, strengths].map { |list| Statistics::Checks.floats(list) }
+          levels, strengths = Statistics::Checks.pairs(levels, strengths)
           raise InvalidInput.new("the logarithm of level 0 is not defined: leave that level out of this fit", level: levels.min) unless levels.all?(&:positive?)
 
           Group.positive!(strengths)
@@ -28,6 +28,8 @@ module MildAnvil
 
         # @return [LevelCurve::Prediction]
         def predict(level, confidence: 0.95)
+          raise InvalidInput.new("a power of level #{format('%g', level)} has no logarithm: ask for levels above 0", level: level) unless level.positive?
+
           row = [1.0, Math.log(level)]
           value = @fit.coefficients[0] + (exponent * row[1])
           reach = Group.two_sided(confidence, @fit.dof) * residual_deviation * Math.sqrt(1 + @fit.leverage(row))

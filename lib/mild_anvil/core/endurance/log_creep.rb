@@ -14,7 +14,7 @@ module MildAnvil
         # @raise [InsufficientData, InvalidInput]
         # Source: Findley, Lai and Onaran, Creep and Relaxation of Nonlinear Viscoelastic Materials, 1976, chapter 2
         def initialize(times, values)
-          times, values = [times, values].map { |list| Statistics::Checks.floats(list) }
+          times, values = Statistics::Checks.pairs(times, values)
           raise InvalidInput.new("the logarithm of time zero is not defined: leave the reading at time zero out of this fit", time: times.min) unless times.all?(&:positive?)
           raise InsufficientData.new("a line with an interval needs at least #{FEWEST} readings", readings: times.size) if times.size < FEWEST
 

@@ -21,7 +21,7 @@ module MildAnvil
         # Source: Findley, Lai and Onaran, Creep and Relaxation of Nonlinear Viscoelastic Materials, 1976, chapter 2
         # Method: least squares, n - 3 degrees of freedom; interval of the extrapolation by the delta method.    Checked: docs/validation.md, section 12
         def initialize(times, displacements)
-          times, displacements = [times, displacements].map { |list| Statistics::Checks.floats(list) }
+          times, displacements = Statistics::Checks.pairs(times, displacements)
           if times.size < FEWEST
             raise InsufficientData.new("#{times.size} readings fit three unknowns exactly or not at all: no residual, no interval. Take at least #{FEWEST}",
                                        readings: times.size)

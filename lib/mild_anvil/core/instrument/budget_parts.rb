@@ -10,7 +10,7 @@ module MildAnvil
         module_function
 
         # @param expanded [Float] U of the certificate; @param factor [Float] its k; @param dof [Float, nil]
-        def calibration(expanded, factor: 2.0, dof: nil) = Part.new(name: :calibration, standard: expanded / factor, dof: dof || Float::INFINITY, shared: true)
+        def calibration(expanded, factor: 2.0, dof: nil) = Part.new(name: :calibration, standard: expanded.fdiv(factor), dof: dof || Float::INFINITY, shared: true)
 
         # @param step [Float] of the display: a full step is a rectangle of that width
         def resolution(step) = Part.new(name: :resolution, standard: step / Math.sqrt(12))
@@ -35,7 +35,7 @@ module MildAnvil
         end
 
         # What the sampling can have missed lies between nothing and rate × interval: half of it is added, and it is that wide.
-        def sampling(missed) = Part.new(name: :sampling, standard: missed / Math.sqrt(12), bias: -missed / 2)
+        def sampling(missed) = Part.new(name: :sampling, standard: missed / Math.sqrt(12), bias: -missed / 2.0)
 
         # @param force [Float]; @param tolerance_share [Float] of the masses, a rectangle either way
         def masses(force, tolerance_share) = Part.new(name: :masses, standard: force * tolerance_share / Math.sqrt(3), shared: true)

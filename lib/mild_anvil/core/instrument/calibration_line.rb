@@ -16,7 +16,7 @@ module MildAnvil
         # @raise [InsufficientData]
         # Source: NIST e-Handbook 2.3.6; Draper and Smith, Applied Regression Analysis, 3rd edition 1998, chapters 1 to 3
         def initialize(applied, indicated, confidence: 0.95)
-          applied, indicated = [applied, indicated].map { |list| Statistics::Checks.floats(list) }
+          applied, indicated = Statistics::Checks.pairs(applied, indicated)
           raise InsufficientData.new("a line needs at least two different reference forces", forces: applied.uniq.size) if applied.uniq.size < 2
           raise InsufficientData.new("two points fit a line exactly: nothing is left to say how good it is. Take at least 3", points: applied.size) if applied.size < 3
 

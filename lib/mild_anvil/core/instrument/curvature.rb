@@ -14,7 +14,7 @@ module MildAnvil
         # @raise [InsufficientData]
         # Method: least squares on the centred and scaled force, turned back at the end.
         def initialize(applied, indicated)
-          applied, indicated = [applied, indicated].map { |list| Statistics::Checks.floats(list) }
+          applied, indicated = Statistics::Checks.pairs(applied, indicated)
           raise InsufficientData.new("a parabola with a test needs at least #{FEWEST} points at three forces", points: applied.size, forces: applied.uniq.size) if applied.size < FEWEST || applied.uniq.size < 3
 
           mean = applied.sum / applied.size

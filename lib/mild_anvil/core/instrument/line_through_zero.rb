@@ -11,7 +11,7 @@ module MildAnvil
         # @param indicated [Array<Float>] shape (n,)
         # @raise [InsufficientData, InvalidInput]
         def initialize(applied, indicated, confidence: 0.95)
-          applied, indicated = [applied, indicated].map { |list| Statistics::Checks.floats(list) }
+          applied, indicated = Statistics::Checks.pairs(applied, indicated)
           raise InsufficientData.new("a line through zero with limits needs at least 2 points", points: applied.size) if applied.size < 2
 
           @fit = Statistics::LinearFit.new([applied], indicated)

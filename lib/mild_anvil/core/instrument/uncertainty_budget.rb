@@ -36,7 +36,7 @@ module MildAnvil
         # @return [Float] effective degrees of freedom, a real number
         # Method: Welch and Satterthwaite.
         def effective_dof
-          sum = parts.reject { |p| p.dof == Float::INFINITY }.sum { |p| (p.standard**4) / p.dof }
+          sum = parts.reject { |p| p.dof == Float::INFINITY }.sum { |p| (p.standard**4).fdiv(p.dof) }
           sum.zero? ? Float::INFINITY : (combined**4) / sum
         end
 

@@ -60,11 +60,13 @@ module MildAnvil
         private
 
         def errors_of(level)
-          percent = ->(reading) { 100 * (reading - level.applied) / level.applied }
+          percent = ->(reading) { 100.0 * (reading - level.applied) / level.applied }
           each = level.up.map(&percent)
-          back = level.down.to_a.zip(level.up).map { |down, up| 100 * (down - up) / level.applied }
-          Errors.new(applied: level.applied, indication: each.sum / each.size, repeatability: each.max - each.min,
-                     reversibility: back.empty? ? nil : back.sum / back.size, resolution: 100 * resolution / level.applied)
+          raise InvalidInput.new("at #{format('%g', level.applied)} there are more readings on the way down than up", applied: level.applied) if level.down.to_a.size > level.up.size
+
+          back = level.down.to_a.zip(level.up).map { |down, up| 100.0 * (down - up) / level.applied }
+          Errors.new(applied: level.applied, indication: each.sum.fdiv(each.size), repeatability: each.max - each.min,
+                     reversibility: back.empty? ? nil : back.sum.fdiv(back.size), resolution: 100 * resolution / level.applied)
         end
 
         def keeps?(limits)

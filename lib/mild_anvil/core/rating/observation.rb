@@ -20,19 +20,21 @@ module MildAnvil
       end
 
       class Observation
+        LARGEST_NEWTONS = 1.0e12 # more than anything on earth is pulled with
         KINDS = %i[break at_least at_most between void].freeze
 
         # @raise [InvalidInput] naming what is wrong with a judged value
         def self.checked(counts_as:, force_newtons:, upper_newtons: nil, **rest)
           kind = counts_as.to_sym
           raise InvalidInput.new("#{counts_as} is no way to count; use #{KINDS.join(', ')}", counts_as: counts_as) unless KINDS.include?(kind)
-          raise InvalidInput.new("a force must be a number above 0", force_newtons: force_newtons) unless force_newtons.is_a?(Numeric) && force_newtons.to_f.finite? && force_newtons.positive?
-          if kind == :between && !(upper_newtons.is_a?(Numeric) && upper_newtons.to_f.finite? && upper_newtons > force_newtons)
-            raise InvalidInput.new("between needs an upper force above the lower one", force_newtons: force_newtons, upper_newtons: upper_newtons)
-          end
+          raise InvalidInput.new("a force must be a number above 0", force_newtons: force_newtons) unless force?(force_newtons) && force_newtons.positive?
+          raise InvalidInput.new("between needs an upper force above the lower one", force_newtons: force_newtons, upper_newtons: upper_newtons) if kind == :between && !(force?(upper_newtons) && upper_newtons > force_newtons)
 
           new(counts_as: kind, force_newtons: force_newtons.to_f, upper_newtons: kind == :between ? upper_newtons.to_f : nil, **rest).freeze
         end
+
+        def self.force?(value) = value.is_a?(Numeric) && value.to_f.abs <= LARGEST_NEWTONS
+        private_class_method :force?
       end
     end
   end

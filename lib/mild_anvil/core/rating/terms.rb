@@ -32,6 +32,7 @@ module MildAnvil
           fields[:shared_uncertainty_share] = "must lie from 0 to 0.5" unless number_in?(values[:shared_uncertainty_share], 0.0..0.5)
           step = values[:marking_step]
           fields[:marking_step] = "must be above 0" unless step.nil? || number_in?(step.to_f, 1.0e-6..1.0e9)
+          fields[:claim] = "must be above 0" if values[:claim] && !values[:claim].newtons.positive?
           school = values[:school]
           fields[:school] = "is none of #{Schools.all.map { |s| s::KEY }.join(', ')}" if school && Schools.find(school).nil?
           fields

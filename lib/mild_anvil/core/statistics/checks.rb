@@ -28,6 +28,14 @@ module MildAnvil
           end
         end
 
+        # @return [Array(Array<Float>, Array<Float>)] two lists that belong together value by value
+        # @raise [InvalidInput] when one is longer
+        def pairs(first, second)
+          raise InvalidInput.new("the two lists must be equally long, they have #{first.size} and #{second.size} values", first: first.size, second: second.size) if first.size != second.size
+
+          [floats(first), floats(second)]
+        end
+
         # @raise [InvalidInput] unless each lies strictly between 0 and 1
         def shares!(**shares)
           shares.each do |name, value|
