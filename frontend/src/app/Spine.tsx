@@ -24,14 +24,14 @@ export function Spine({ page, unit }: { page: Page; unit: string }) {
   return (
     <nav
       aria-label="Steps of this lot"
-      className="border-edge flex overflow-x-auto border-b min-[820px]:block min-[820px]:border-r min-[820px]:border-b-0 min-[820px]:pt-2.5"
+      className="border-edge flex border-b min-[820px]:block min-[820px]:border-r min-[820px]:border-b-0 min-[820px]:pt-2.5"
     >
       {steps(page, unit).map((step) => (
         <Link
           key={step.to}
           to={step.to}
           params={{ lotId: page.lot.id }}
-          className="grid min-w-28 grid-cols-[22px_1fr] px-3 py-2 min-[820px]:grid-cols-[26px_1fr] min-[820px]:pl-3.5"
+          className="flex min-w-0 flex-1 flex-col items-center gap-1 px-1 py-1.5 min-[820px]:grid min-[820px]:grid-cols-[26px_1fr] min-[820px]:items-start min-[820px]:gap-0 min-[820px]:px-3 min-[820px]:py-2 min-[820px]:pl-3.5"
           activeProps={{
             className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]",
             "aria-current": "step",

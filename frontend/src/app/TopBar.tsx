@@ -25,7 +25,7 @@ export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => v
             className="fill-barink"
           />
         </svg>
-        <b className="head hidden text-[15px] sm:block">Mild Anvil</b>
+        <b className="head hidden text-[15px] whitespace-nowrap sm:block">Mild Anvil</b>
       </Link>
       <span className="text-barsoft hidden min-w-0 truncate md:block">
         {page && (

@@ -33,7 +33,7 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
   const inner = width - LEFT - RIGHT;
   const layout = useMemo(() => {
     const x = (newtons: number) => LEFT + (inner * newtons) / top;
-    return { x, marks: placeMarks(marks, x, 6.5, 3), demands: placeDemands(demands, x, width - 8, 6.9) };
+    return { x, marks: placeMarks(marks, x, 6.5, 3), demands: placeDemands(demands, x, width - 8, 7.4) };
   }, [marks, demands, inner, top, width]);
   const { x } = layout;
   const deepest = Math.min(Math.max(0, ...layout.marks.map((m) => m.lane)), 2) as 0 | 1 | 2;

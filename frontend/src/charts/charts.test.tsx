@@ -38,6 +38,12 @@ describe("the layout of the force rule", () => {
     for (const a of placed)
       for (const b of placed) if (a !== b && a.lane === b.lane && a.anchor === b.anchor) expect(Math.abs(a.x - b.x)).toBeGreaterThan(60);
   });
+  it("keeps labels inside: at the right end they stand on the left, in a lane of their own if they must", () => {
+    const near = [640, 900].map((newtons) => ({ id: `${newtons}`, label: "Minimum", text: "3.102", newtons, kind: "derived" as const }));
+    const placed = placeDemands(near, (n) => n / 4, 260, 7);
+    expect(placed.map((p) => p.anchor)).toEqual(["end", "end"]);
+    expect(placed[0]?.lane).not.toBe(placed[1]?.lane);
+  });
   it("is told to those who cannot see it", () => {
     render(<ForceRule unit="kN" marks={[mark(5000), mark(6000, "at_least")]} demands={[]} describe={(n) => `${n / 1000} kN`} />);
     expect(screen.getByRole("img")).toHaveAccessibleName("Force rule. Above: nothing. Below: break 5 kN, at least 6 kN.");

@@ -71,7 +71,7 @@ export function placeDemands(demands: RuleDemand[], x: (newtons: number) => numb
     .map((demand) => {
       const at = x(demand.newtons);
       const long = (demand.label.length + demand.text.length + 1) * charWidth + 10;
-      const sides: ("start" | "end")[] = at + long > width ? ["end", "start"] : at - long < 0 ? ["start"] : ["start", "end"];
+      const sides: ("start" | "end")[] = at - long < 0 ? ["start"] : at + long > width ? ["end"] : ["start", "end"];
       for (let lane = 0; ; lane++) {
         const taken = (ends[lane] ??= []);
         for (const anchor of sides) {
