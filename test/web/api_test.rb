@@ -29,6 +29,20 @@ class ApiTest < WebCase
     %W[/api/health /api/session /api/today /api/search?q=Loop /api/lots /api/lots/#{made.id} /api/lots/#{made.id}/rating /api/pulls/#{made.pulls.first.id}].each { |path| call(:get, path) }
   end
 
+  def test_scatter_is_borrowed_over_http
+    earlier = lot_with_breaks(8.1, 8.4, 7.9)
+    small = lot_with_breaks(8.2)
+    offered = call(:get, "/api/lots/#{small.id}/lenders")
+    row = offered.find { |lender| lender["id"] == earlier.id }
+
+    assert_equal [3, nil, false], row.values_at("breaks", "because", "chosen")
+    assert(call(:put, "/api/lots/#{small.id}/lenders", { lot_ids: [earlier.id] }).find { |lender| lender["id"] == earlier.id }["chosen"])
+    assert_match(/no lot 99999999/, call(:put, "/api/lots/#{small.id}/lenders", { lot_ids: [99_999_999] }, expect: 422)["error"]["message"])
+    borrowed = call(:get, "/api/lots/#{small.id}/rating")["schools"].find { |school| school["key"] == "borrowed_scatter" }
+
+    assert_nil borrowed["refusal"]
+  end
+
   def test_all_wrong_fields_are_told_at_once
     error = call(:post, "/api/jobs/#{job.id}/lots", { item_type: "sofa", design_factor: 0.2, claim_newtons: -4.0 }, expect: 422)["error"]
 

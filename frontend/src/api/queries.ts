@@ -33,6 +33,12 @@ export const ratingQuery = (id: number, query: WhatIf) =>
     placeholderData: (before) => before,
   });
 
+export const lendersQuery = (id: number) =>
+  queryOptions({
+    queryKey: ["lot", id, "lenders"],
+    queryFn: () => answer(api.GET("/api/lots/{id}/lenders", { params: { path: { id } } })),
+  });
+
 export const windowQuery = (id: number, points: number, range?: [number, number]) =>
   queryOptions({
     queryKey: ["window", id, points, range?.[0], range?.[1]],

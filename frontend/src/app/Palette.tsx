@@ -16,7 +16,7 @@ export function Palette({ open, onOpenChange }: Props) {
       onOpenChange={onOpenChange}
       label="Find or do anything"
       shouldFilter={false}
-      overlayClassName="fixed inset-0 z-40 bg-black/45"
+      overlayClassName="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]"
       contentClassName="fixed top-[12vh] left-1/2 z-50 w-[calc(100vw-24px)] max-w-[600px] -translate-x-1/2 border border-edge bg-sheet shadow-xl"
     >
       {open && <Inside onClose={() => onOpenChange(false)} />}

@@ -15,7 +15,7 @@ export function Sheet({ open, onOpenChange, title, description, wide, children }
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]" />
         <Dialog.Content
           className={`border-edge bg-sheet fixed top-[8vh] left-1/2 z-50 max-h-[84vh] w-[calc(100vw-24px)] -translate-x-1/2 overflow-auto border p-5 ${wide ? "max-w-[980px]" : "max-w-[560px]"}`}
         >

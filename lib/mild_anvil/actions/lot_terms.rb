@@ -11,14 +11,15 @@ module MildAnvil
       # @param lot [Store::Models::Lot]
       # @param what_if [Hash] any of CHANGEABLE
       # @param resolution_newtons [Float, nil] the coarsest of the readings
+      # @param borrowed [Core::Rating::Borrowed, nil] the scatter of earlier lots
       # @return [Core::Rating::Terms]
       # @raise [InvalidInput] with all fields
-      def call(lot, what_if: {}, resolution_newtons: nil)
+      def call(lot, what_if: {}, resolution_newtons: nil, borrowed: nil)
         unit = Catalogue.units.force!(lot.display_unit)
         Core::Rating::Terms.checked(unit: unit, coverage: lot.coverage_share, confidence: lot.confidence_share, factor: lot.design_factor,
                                     factor_source: factor_source(lot, what_if[:factor] || lot.design_factor), school: lot.school, marking_step: lot.marking_step&.to_f,
                                     resolution_newtons: resolution_newtons, shared_uncertainty_share: lot.shared_uncertainty_share,
-                                    claim: claim(lot), requirement: requirement(lot), **what_if.slice(*CHANGEABLE).compact)
+                                    claim: claim(lot), requirement: requirement(lot), borrowed: borrowed, **what_if.slice(*CHANGEABLE).compact)
       end
 
       # The row a factor comes from is named only while the factor lies in its range.

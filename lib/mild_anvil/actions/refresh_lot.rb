@@ -9,6 +9,13 @@ module MildAnvil
       # @param lot [Store::Models::Lot]
       # @return [Hash] the new summary
       def call(lot)
+        content = refresh(lot)
+        borrowers = Store::Models::ScatterLoan.where(from_lot_id: lot.id).select_order_map(:lot_id)
+        borrowers.each { |id| refresh(Store::Models::Lot.locked!(id)) } # their bounds may rest on this lot's scatter
+        content
+      end
+
+      def refresh(lot)
         rated = RateLot.of(lot.refresh)
         signed = Store::Models::SignedRating.where(lot_id: lot.id).order(:number).last
         content = LotSummary.call(rated, signed)
@@ -16,6 +23,7 @@ module MildAnvil
         Store::Models::LotSummary.dataset.on_duplicate_key_update(*row.keys).insert(lot_id: lot.id, **row)
         content
       end
+      private_class_method :refresh
     end
   end
 end

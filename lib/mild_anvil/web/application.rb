@@ -24,6 +24,7 @@ module MildAnvil
       register Faults
       register Routes::Session
       register Routes::Lots
+      register Routes::Lenders
       register Routes::Pulls
       register Routes::Findings
       register Routes::Curves

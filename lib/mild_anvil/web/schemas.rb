@@ -61,6 +61,10 @@ module MildAnvil
         instance_eval(&LOT)
       end
 
+      Lenders = Dry::Schema.JSON do
+        required(:lot_ids).value(:array, max_size?: 50).each(:integer, gt?: 0)
+      end
+
       Peak = Dry::Schema.JSON do
         required(:text).filled(:string, max_size?: 40)
         required(:unit).filled(:string, included_in?: Core::Quantity::UnitTable::DISPLAYED_FORCES)

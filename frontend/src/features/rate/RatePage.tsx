@@ -10,6 +10,7 @@ import { plural } from "@/format/words";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Caution, Empty, ErrorNote, Waiting } from "@/ui/states";
+import { Borrow } from "./Borrow";
 import { Claim } from "./Claim";
 import { Evidence, Further } from "./Evidence";
 import { Ledger } from "./Ledger";
@@ -95,6 +96,7 @@ export function RatePage() {
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-3">
           <Ledger rating={rating} unit={unit} onChoose={(school) => change({ school })} calibrating={!full} />
+          <Borrow unit={unit} />
           <p>
             <b className="text-derived">
               {rating.recommended

@@ -1,9 +1,10 @@
 import type { Schemas } from "@/api/client";
-import { screen, within } from "@testing-library/react";
+import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import { lotPage, rating, summary } from "@/test/data";
 import { renderInLot, serve } from "@/test/render";
+import { Borrow } from "./Borrow";
 import { Claim } from "./Claim";
 import { Evidence, Further } from "./Evidence";
 import { Ledger } from "./Ledger";
@@ -36,6 +37,37 @@ describe("the ledger of schools", () => {
   it("rounds down when another unit is shown", () => {
     renderInLot(<Ledger rating={rating()} unit="lbf" onChoose={() => undefined} />);
     expect(screen.getByRole("radio", { name: /Lowest/ })).toHaveTextContent("5125 lbf");
+  });
+});
+
+describe("borrowing scatter", () => {
+  const lender = (id: number, name: string, because: string | null = null) => ({
+    id,
+    name,
+    customer: "Brindle Works",
+    breaks: 5,
+    mean_newtons: 23000,
+    standard_deviation_newtons: 610,
+    because,
+    chosen: false,
+  });
+  it("sends the lots that were ticked and leaves those that cannot lend alone", async () => {
+    const sent = serve({
+      "GET /api/lots/7/lenders": () => ({ body: [lender(4, "Spring lot"), lender(5, "Autumn lot", "holds more than breaks")] }),
+      "PUT /api/lots/7/lenders": () => ({ body: [{ ...lender(4, "Spring lot"), chosen: true }] }),
+    });
+    renderInLot(<Borrow unit="kN" />);
+    await userEvent.click(await screen.findByRole("button", { name: "Borrow scatter" }));
+    expect(await screen.findByRole("checkbox", { name: /Autumn lot/ })).toBeDisabled();
+    await userEvent.click(screen.getByRole("checkbox", { name: /Spring lot/ }));
+    await userEvent.click(screen.getByRole("button", { name: "Borrow from 1 lot" }));
+    await waitFor(() => expect(sent.find((s) => s.body)?.body).toEqual({ lot_ids: [4] }));
+  });
+  it("says when nobody can lend yet", async () => {
+    serve({ "GET /api/lots/7/lenders": () => ({ body: [] }) });
+    renderInLot(<Borrow unit="kN" />);
+    await userEvent.click(await screen.findByRole("button", { name: "Borrow scatter" }));
+    expect(await screen.findByText(/No other lot of this type has a break yet/)).toBeInTheDocument();
   });
 });
 
