@@ -12,10 +12,11 @@ module MildAnvil
         STEP_REACH = 8     # Phi(-8) is 6e-16
         GENTLE = 5.0       # standard deviations of Phi over one panel
         NEGLIGIBLE = 1.0e-40
+        UNSEEN = 1.0e-18   # a weight of that share of a tail changes none of its digits
         DENSITIES = Memo.new
         BEYOND_GUESS = 1.5 # where the upper end of the bracket is looked for first
         LAST_STEP = 1.0e-8 # Newton's steps double the digits: behind a step as small as this, nothing is left to mend
-        EVERY = 2          # standard deviations per panel; 16 nodes on two are exact to rounding
+        EVERY = 3          # standard deviations per panel; 16 nodes on three are exact to rounding
 
         module_function
 
@@ -42,8 +43,9 @@ module MildAnvil
           return -quantile(1 - p, dof, -delta) if delta.negative?
 
           lower = p < 0.5
+          least = UNSEEN * [p, 1 - p].min
           excess = lambda do |t|
-            tail, density = tail_and_density(t, dof, delta, lower)
+            tail, density = tail_and_density(t, dof, delta, lower, least)
             [lower ? tail - p : (1 - p) - tail, density]
           end
           sign = ->(t) { excess.call(t).first }
@@ -73,10 +75,12 @@ module MildAnvil
           [lower.clamp(0.0, 1.0), upper.clamp(0.0, 1.0)]
         end
 
-        # One tail and the density from one pass, for Newton's steps.
-        def tail_and_density(t, dof, delta, lower)
+        # One tail and the density from one pass, for Newton's steps; weights that cannot be seen in either are left out.
+        def tail_and_density(t, dof, delta, lower, least)
           tail = density = 0.0
           nodes(t, dof, delta).each do |s, weight|
+            next if weight < least
+
             z = (t * s) - delta
             tail += weight * (lower ? Normal.cdf(z) : Normal.upper_tail(z))
             density += weight * s * Normal.density(z)
