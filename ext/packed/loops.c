@@ -66,25 +66,6 @@ VALUE packed_leaps(VALUE self, VALUE values, VALUE least) {
   return found;
 }
 
-/* extremes(values, bin) -> indices of the lowest and the highest of every bin, in order */
-VALUE packed_extremes(VALUE self, VALUE values, VALUE bin) {
-  long size = RSTRING_LEN(values) / (long)sizeof(double), step = NUM2LONG(bin);
-  const double *v = (const double *)RSTRING_PTR(values);
-  if (step < 1) rb_raise(rb_eArgError, "a bin has at least one sample");
-  VALUE found = rb_ary_new_capa(2 * (size / step + 1));
-  for (long from = 0; from < size; from += step) {
-    long low = from, high = from, last = from + step < size ? from + step : size;
-    for (long i = from; i < last; i++) {
-      if (v[i] < v[low]) low = i;
-      if (v[i] > v[high]) high = i;
-    }
-    rb_ary_push(found, LONG2NUM(low < high ? low : high));
-    rb_ary_push(found, LONG2NUM(low < high ? high : low));
-  }
-  RB_GC_GUARD(values);
-  return found;
-}
-
 /* means(values, bin) -> the mean of every bin, as an array */
 VALUE packed_means(VALUE self, VALUE values, VALUE bin) {
   long size = RSTRING_LEN(values) / (long)sizeof(double), step = NUM2LONG(bin);

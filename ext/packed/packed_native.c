@@ -8,7 +8,6 @@ void Init_packed_native(void) {
   rb_define_module_function(native, "survey", packed_survey, 1);
   rb_define_module_function(native, "shifted", packed_shifted, 3);
   rb_define_module_function(native, "leaps", packed_leaps, 2);
-  rb_define_module_function(native, "extremes", packed_extremes, 2);
   rb_define_module_function(native, "runs", packed_runs, 3);
   rb_define_module_function(native, "means", packed_means, 2);
   rb_define_module_function(native, "path", packed_path, 4);

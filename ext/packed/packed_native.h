@@ -8,7 +8,6 @@ VALUE packed_envelope(VALUE self, VALUE, VALUE, VALUE);
 VALUE packed_survey(VALUE self, VALUE);
 VALUE packed_shifted(VALUE self, VALUE, VALUE, VALUE);
 VALUE packed_leaps(VALUE self, VALUE, VALUE);
-VALUE packed_extremes(VALUE self, VALUE, VALUE);
 VALUE packed_runs(VALUE self, VALUE, VALUE, VALUE);
 VALUE packed_means(VALUE self, VALUE, VALUE);
 VALUE packed_path(VALUE self, VALUE, VALUE, VALUE, VALUE);

@@ -45,6 +45,17 @@ class ProblemsTest < CoreCase
     ["plan", { "proof_rule" => "beam", "tonnes" => 11 }, %w[proof_tonnes], 21.04],
     ["plan", { "tackle" => [{ "parts" => 4 }, { "parts" => 3, "efficiency" => 0.9 }], "load" => 1000 }, %w[advantage], 9.756],
     ["plan", { "energy" => { "force" => 10_000, "stiffnesses" => [200_000] } }, %w[joules], 250.0],
+    ["plan", { "sling" => { "included_degrees" => 90, "limit" => 10 } }, %w[limit], 14.1421],
+    ["plan", { "sling" => { "horizontal_degrees" => 45, "legs" => "three_or_four" } }, %w[uniform_factor], 2.1],
+    ["plan", { "bracket" => { "force" => 1000, "arm" => 0.6, "depth" => 0.3, "fixings" => 2 } }, %w[pull_per_fixing], 1000.0],
+    ["plan", { "combined" => { "pull" => 3, "pull_limit" => 6, "shear" => 2, "shear_limit" => 8 } }, %w[utilisation], 0.75],
+    ["plan", { "group" => { "group" => 30, "single" => 10, "count" => 4 } }, %w[efficiency], 0.75],
+    ["plan", { "ram" => { "pressure" => 20_000_000, "bore" => 0.05 } }, %w[newtons], 39_269.9],
+    ["plan", { "two_legs" => { "leg" => 5, "included_degrees" => 120 } }, %w[together], 5.0],
+    ["plan", { "preload" => { "torque" => 40, "diameter" => 0.01 } }, %w[newtons], 20_000.0],
+    ["plan", { "known_scatter" => { "breaks" => 4 } }, %w[factor], 2.4673],
+    ["plan", { "proof_rule" => "beam", "newtons" => 107_873.15 }, %w[proof_newtons], 206_331.9],
+    ["compare", { "levels" => [1, 2, 4, 8, 16, 32], "strengths" => [1.0, 1.9, 3.3, 5.1, 6.2, 6.5], "predict_at" => [8] }, ["saturating", "increments", 0, "level"], 8.0],
     ["plan", { "water" => { "kilograms" => 10_000, "litres_per_bag" => 4000, "bag_kilograms" => 200 } }, %w[bags], 3]
   ].freeze
 
@@ -70,6 +81,9 @@ class ProblemsTest < CoreCase
     ["check", { "reading" => 5, "parts" => { "luck" => 1 } }, /no part of a budget/],
     ["check", { "values" => [1, 1, 1] }, /moving range is 0/],
     ["plan", { "x" => 1 }, /nothing to plan/],
+    ["plan", { "sling" => { "degrees" => 70 } }, /beyond 60° no sling/],
+    ["plan", { "sling" => { "limit" => 5 } }, /needs an angle/],
+    ["plan", { "ram" => { "bore" => 0 } }, /ram bore must be greater than 0; ram pressure is missing|ram pressure is missing; ram bore must be greater than 0/],
     ["plan", { "required_share" => 0.99, "variation_share" => 0.1 }, /no number of breaks/],
     ["plan", { "proof_rule" => "kite", "tonnes" => 1 }, /no proof rule/],
     ["plan", { "train" => [{ "name" => "a" }] }, /train 1 mean is missing; train 1 deviation is missing/],

@@ -54,7 +54,7 @@ module MildAnvil
         levels = given["levels"].map { |l| Instrument::VerificationClass::Level.new(applied: l.fetch("applied").to_f, up: l.fetch("up").map(&:to_f), down: l["down"]&.map(&:to_f)) }
         found = Instrument::VerificationClass.new(levels, resolution: ProblemFile.number!(given, "resolution"), range_maximum: ProblemFile.number!(given, "range_maximum"),
                                                           zero_residual: ProblemFile.number!(given, "zero_residual", 0.0), masses_share: given["masses_share"])
-        { best_class: found.best, reservations: found.reservations, zero_percent: found.zero_share, errors_percent: found.errors, source: Instrument::VerificationClass::SOURCE }
+        { best_class: found.best, lowest_force: found.best && found.lowest_force(found.best), reservations: found.reservations, zero_percent: found.zero_share, errors_percent: found.errors, source: Instrument::VerificationClass::SOURCE }
       rescue KeyError => e
         raise InvalidInput, "each level needs “applied” and “up”: #{e.message[0, 60]}"
       end
@@ -69,8 +69,8 @@ module MildAnvil
         reading = ProblemFile.number!(given, "reading")
         parts = given.fetch("parts") { raise InvalidInput, "a budget needs “parts”: #{[*STATED, *PLAIN, *OF_THE_READING].join(', ')}" }.map { |name, value| part(name, value, reading) }
         budget = Instrument::UncertaintyBudget.new(reading, parts, confidence: ProblemFile.number!(given, "confidence", 0.95))
-        { corrected: budget.corrected, parts: parts, combined: budget.combined, shared: budget.shared, random: budget.random, effective_dof: budget.effective_dof, coverage_factor: budget.coverage_factor,
-          expanded: budget.expanded, coverage_factor_truncated: budget.truncated_factor }
+        { corrected: budget.corrected, parts: parts, combined: budget.combined, shared: budget.shared, expanded_shared: budget.expanded_shared, random: budget.random,
+          effective_dof: budget.effective_dof, coverage_factor: budget.coverage_factor, expanded: budget.expanded, coverage_factor_truncated: budget.truncated_factor }
       end
       private_class_method :budget
 
@@ -107,7 +107,8 @@ module MildAnvil
       def capability(values, given)
         index = Core::Watch::Capability.new(values, ProblemFile.number!(given, "lower_limit"))
         confidence = ProblemFile.number!(given, "confidence", 0.95)
-        { overall: index.overall, within: index.within, interval: index.interval(confidence), lower_bound: index.lower_bound(confidence), approximate_interval: index.approximate_interval(confidence), share_below: index.share_below }
+        { overall: index.overall, within: index.within, interval: index.interval(confidence), lower_bound: index.lower_bound(confidence),
+          approximate_interval: index.approximate_interval(confidence), approximate_lower_bound: index.approximate_lower_bound(confidence), share_below: index.share_below }
       end
       private_class_method :capability
 

@@ -115,8 +115,8 @@ module MildAnvil
             { coefficient: c.coefficient, exponent: c.exponent, exponent_error: c.exponent_error, residual_deviation_log: c.residual_deviation, r_squared: c.r_squared, predictions: predict.call(c) }
           end
         end,
-          power: Part.or_why { Compare::PowerCurve.new(x, y).then { |c| curve(c, %i[coefficient exponent]).merge(predictions: predict.call(c)) } },
-          saturating: Part.or_why { Compare::SaturatingCurve.new(x, y).then { |c| curve(c, %i[plateau rate]).merge(predictions: predict.call(c)) } } }
+          power: Part.or_why { Compare::PowerCurve.new(x, y).then { |c| curve(c, %i[coefficient exponent]).merge(increments(c, at)).merge(predictions: predict.call(c)) } },
+          saturating: Part.or_why { Compare::SaturatingCurve.new(x, y).then { |c| curve(c, %i[plateau rate]).merge(increments(c, at), level_for_90_percent: c.level_for(0.9)).merge(predictions: predict.call(c)) } } }
       end
       private_class_method :levels
 
@@ -124,6 +124,10 @@ module MildAnvil
         { **names.zip(fitted.parameters).to_h, standard_errors: fitted.standard_errors, rss: fitted.rss, residual_deviation: fitted.residual_deviation }
       end
       private_class_method :curve
+
+      # What one level more is worth at each level asked for.
+      def increments(fitted, levels) = { increments: levels.map { |level| { level: level, gain: fitted.increment(level) } } }
+      private_class_method :increments
 
       def efficiency(given)
         pairs = Compare::Efficiency.new(ProblemFile.numbers!(given, "into"), ProblemFile.numbers!(given, "out"))

@@ -18,7 +18,10 @@ module MildAnvil
       # @param given [Hash] docs/cli.md lists the keys
       # @raise [InvalidInput] when the keys state nothing to plan
       def answer(given)
-        kind = KINDS.find { |key, _| given.key?(key) } || raise(InvalidInput, "nothing to plan: give one of #{KINDS.keys.join(', ')}; docs/cli.md says what belongs to each")
+        rig = PlanRigs::KINDS.find { |key| given.key?(key) }
+        return PlanRigs.answer(rig, given[rig]) if rig
+
+        kind = KINDS.find { |key, _| given.key?(key) } || raise(InvalidInput, "nothing to plan: give one of #{[*KINDS.keys, *PlanRigs::KINDS].join(', ')}; docs/cli.md says what belongs to each")
         send(kind.last, given)
       end
 
@@ -59,7 +62,8 @@ module MildAnvil
 
       def proof(given)
         rule = Catalogue.proof_rules.find { |r| r.key == given["proof_rule"] } || raise(InvalidInput, "there is no proof rule #{given['proof_rule']}; use #{Catalogue.proof_rules.map(&:key).join(', ')}")
-        { rule: rule.name, proof_tonnes: rule.proof_tonnes(ProblemFile.number!(given, "tonnes")), source: rule.source, to_be_checked: rule.check }
+        load = given.key?("newtons") ? { proof_newtons: rule.proof_newtons(ProblemFile.number!(given, "newtons")) } : { proof_tonnes: rule.proof_tonnes(ProblemFile.number!(given, "tonnes")) }
+        { rule: rule.name, **load, source: rule.source, to_be_checked: rule.check }
       end
       private_class_method :proof
 

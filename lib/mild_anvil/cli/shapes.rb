@@ -65,7 +65,8 @@ module MildAnvil
       PLAN = Dry::Schema.JSON do
         LISTS.call(self, :breaks)
         NUMBERS.call(self, :coverage, :confidence, :required_share, :variation_share, :assurance, :difference_share, :alpha, :wanted, **SHARE)
-        NUMBERS.call(self, :tonnes, :load, **ABOVE_ZERO)
+        NUMBERS.call(self, :tonnes, :newtons, :load, **ABOVE_ZERO)
+        RigShapes::ALL.each { |key, shape| optional(key).hash(shape) }
         optional(:report_n).value(:array).each(:integer, gt?: 1, lteq?: 10_000)
         optional(:proof_rule).value(:string)
         optional(:train).value(:array, min_size?: 1).each(:hash) do

@@ -69,13 +69,6 @@ module MildAnvil
         unpack(packed).each_cons(2).with_index(1).filter_map { |(a, b), i| i if (b - a).abs > least }
       end
 
-      # @return [Array<Integer>] indices of the lowest and the highest of every bin, in order
-      def extremes(packed, bin)
-        return @native.extremes(packed, bin) if @native
-
-        unpack(packed).each_slice(bin).with_index.flat_map { |slice, i| slice.minmax.map { |v| (i * bin) + slice.index(v) }.sort }
-      end
-
       # @return [Array<Float>] the mean of every bin
       def means(packed, bin)
         @native ? @native.means(packed, bin) : unpack(packed).each_slice(bin).map { |slice| slice.sum / slice.size }

@@ -35,7 +35,7 @@ module MildAnvil
 
           @levels = levels
           @resolution = resolution
-          @zero_share = 100 * zero_residual.abs / range_maximum
+          @zero_share = 100.0 * zero_residual.abs / range_maximum
           @range_maximum = range_maximum
           @masses_share = masses_share
         end

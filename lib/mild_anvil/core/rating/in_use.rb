@@ -65,11 +65,11 @@ module MildAnvil
         # @param exponent [Float] 1 cautious, 1.5 usual
         # @return [Float] utilisation
         def combined(pull, pull_limit, shear, shear_limit, exponent: 1.0)
-          ((pull / pull_limit)**exponent) + ((shear / shear_limit)**exponent)
+          (pull.fdiv(pull_limit)**exponent) + (shear.fdiv(shear_limit)**exponent)
         end
 
         # @return [Float] share of what n single ones would carry
-        def group_efficiency(group, single, count) = group / (count * single)
+        def group_efficiency(group, single, count) = group.fdiv(count * single)
       end
     end
   end
