@@ -13,15 +13,15 @@ module MildAnvil
       # @return [Rated]
       def call(lot_id:, what_if: {}) = of(Store::Models::Lot.fetch!(lot_id), what_if: what_if)
 
-      def of(lot, what_if: {})
-        pulls = Store::Models::Pull.where(lot_id: lot.id).with_everything.all
+      # @param pulls [Array<Store::Models::Pull>] of the lot, in order
+      def of(lot, what_if: {}, pulls: Store::Models::Pull.where(lot_id: lot.id).with_everything.all)
         judged = pulls.filter_map { |pull| judged(pull) }
         terms = LotTerms.call(lot, what_if: what_if, resolution_newtons: coarsest(pulls), borrowed: ScatterLenders.borrowed(lot))
         Rated.new(lot: lot, pulls: pulls, judged: judged, statement: Core::Rating::Rate.call(observed(judged), terms))
       end
 
       # @return [Core::Rating::Sample] what a lot's pulls say, without rating it
-      def sample(lot) = observed(Store::Models::Pull.where(lot_id: lot.id).eager(:judgements).order(:number).all.filter_map { |pull| judged(pull) })
+      def sample(lot) = observed(Store::Models::Pull.where(lot_id: lot.id).judged.all.filter_map { |pull| judged(pull) })
 
       def observed(judged) = Core::Rating::Sample.new(Core::Rating::PerFeature.call(judged))
       private_class_method :observed

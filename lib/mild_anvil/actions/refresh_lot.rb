@@ -16,7 +16,7 @@ module MildAnvil
       end
 
       def refresh(lot)
-        rated = RateLot.of(lot.refresh)
+        rated = RateLot.of(lot.refresh, pulls: Store::Models::Pull.where(lot_id: lot.id).judged.all)
         signed = Store::Models::SignedRating.where(lot_id: lot.id).order(:number).last
         content = LotSummary.call(rated, signed)
         row = { state: content[:next_step], content: JSON.generate(content), rule_version: Core::Rating::Statement::RULE_VERSION }

@@ -12,8 +12,11 @@ module MildAnvil
         one_to_many :judgements, class: "MildAnvil::Store::Models::Judgement", key: :pull_id, order: :id
 
         dataset_module do
-          # With all that a list of pulls shows, in four queries whatever their number.
-          def with_everything = eager(:judgements, :curve, feature: :specimen).order(:number)
+          # With all that a list of pulls shows, in four queries whatever their number; of the curves no more than where they are.
+          def with_everything = judged.eager(curve: ->(curves) { curves.select(:id, :pull_id, :source_file_id) }, feature: :specimen)
+
+          # With all that a rating needs.
+          def judged = eager(:judgements).order(:number)
         end
 
         # @raise [NotFound]
