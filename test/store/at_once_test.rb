@@ -79,6 +79,19 @@ class AtOnceTest < StoreCase
     assert_equal PEOPLE, Models::Curve.exclude(pull_id: nil).count
   end
 
+  # Each holds its own lot and wants the other's: one gives way and is tried again.
+  def test_lots_that_borrow_from_each_other
+    other = Actions::SaveLot.create(job_id: @job.id, values: { name: "Other", item_type: "sewn_loop" }, person_id: @person.id)
+    [@lot, other].each { |lot| %w[8.0 8.3 8.1].each { |text| judge(peak(lot, text), "break") } }
+    [[@lot, other], [other, @lot]].each { |lot, from| Actions::BorrowScatter.call(lot_id: lot.id, from: [from.id], person_id: @person.id) }
+    at_once(2) { |k| 4.times { |i| judge(peak(k.zero? ? @lot : other, "8.#{i + 2}"), "break") } }
+
+    [@lot, other].each do |lot|
+      assert_equal 7, Models::Pull.where(lot_id: lot.id).count
+      assert_equal "7 break", Actions::ShowLot.call(lot_id: lot.id)[:summary][:counts_in_words]
+    end
+  end
+
   def test_a_feature_breaks_once
     first = peak(@lot, "8.0", specimen_number: 1)
     answers = at_once do |k|

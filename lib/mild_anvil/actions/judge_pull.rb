@@ -10,7 +10,7 @@ module MildAnvil
       # @raise [InvalidInput] for a void without a cause, or a value that cannot be
       def call(pull_id:, person_id:, counts_as:, force_newtons: nil, upper_newtons: nil, failed_part: nil, zone: nil, mode: nil, reason: "")
         Store::Database.write do
-          pull = Store::Models::Pull.fetch!(pull_id).tap { |found| found.lot.lock! }
+          pull = Store::Models::Pull.fetch!(pull_id).tap { |found| Store::Models::Lot.locked!(found.lot_id) }
           person = People.fetch!(person_id)
           check!(pull, counts_as, force_newtons, upper_newtons, reason)
           judgement = Store::Models::Judgement.create(pull_id: pull.id, person_id: person.id, counts_as: counts_as, force_newtons: force_newtons, upper_newtons: upper_newtons,
@@ -24,7 +24,7 @@ module MildAnvil
       # @raise [Conflict] when there is nothing to take back
       def undo(pull_id:, person_id:)
         Store::Database.write do
-          pull = Store::Models::Pull.fetch!(pull_id).tap { |found| found.lot.lock! }
+          pull = Store::Models::Pull.fetch!(pull_id).tap { |found| Store::Models::Lot.locked!(found.lot_id) }
           person = People.fetch!(person_id)
           last = pull.judgement || raise(Conflict.new("Pull #{pull.number} has no judgement to take back", pull: pull.number))
           Store::Models::Judgement.create(pull_id: pull.id, person_id: person.id, undoes_id: last.id, created_at: Time.now)

@@ -37,7 +37,7 @@ module MildAnvil
       end
 
       def curve_of(pull_id)
-        pull = Store::Models::Pull.fetch!(pull_id).tap { |found| found.lot.lock! }
+        pull = Store::Models::Pull.fetch!(pull_id).tap { |found| Store::Models::Lot.locked!(found.lot_id) }
         [pull, pull.curve || raise(InvalidInput.new("Pull #{pull.number} has no curve: only its peak was typed", pull: pull.number))]
       end
       private_class_method :curve_of

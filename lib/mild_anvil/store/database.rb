@@ -12,7 +12,8 @@ module MildAnvil
                     "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED",
                     "SET sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO'"].freeze
       # Deadlocks and lost connections are worth another try; anything else is a mistake.
-      TRIES = 3
+      TRIES = 5
+      PAUSE_SECONDS = 0.02 # longer each time, and by chance, so that two do not meet again
 
       module_function
 
@@ -44,6 +45,7 @@ module MildAnvil
           tries += 1
           raise if tries >= TRIES || database.in_transaction?
 
+          sleep(PAUSE_SECONDS * tries * (1 + rand))
           retry
         end
       end

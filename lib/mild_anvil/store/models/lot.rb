@@ -14,8 +14,13 @@ module MildAnvil
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no lot #{id}", id: id))
 
-        # The same, for this transaction alone until it ends.
-        def self.locked!(id) = for_update.first(id: id) || fetch!(id)
+        # The same, for this transaction alone until it ends; with it the lots that borrow its scatter, whose summaries change
+        # with it. Always in the order of their ids, so that no two wait for each other.
+        # @raise [NotFound]
+        def self.locked!(id)
+          ids = [id, *ScatterLoan.where(from_lot_id: id).select_map(:lot_id)]
+          where(id: ids).order(:id).for_update.all.find { |lot| lot.id == id } || fetch!(id)
+        end
       end
     end
   end
