@@ -35,10 +35,10 @@ module Shared
   end
 
   # A recording with even stamps; displacement in metres if given.
-  def recording(forces, interval: 0.01, travel: nil)
+  def recording(forces, interval: 0.01, travel: nil, stamps: Array.new(forces.size) { |i| i * interval })
     channels = [Curve::Channel.new(name: "Force", role: "force", unit: unit("N"), samples: forces, main: true)]
     channels << Curve::Channel.new(name: "Travel", role: "displacement", samples: travel, main: false) if travel
-    Curve::Recording.new(time_axis: Curve::TimeAxis.new(size: forces.size, start_seconds: 0.0, interval_seconds: interval), channels: channels)
+    Curve::Recording.new(time_axis: Curve::TimeAxis.from(stamps), channels: channels)
   end
 
   def read_file(bytes, name: "log.csv", **choices)

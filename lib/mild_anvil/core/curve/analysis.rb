@@ -50,7 +50,19 @@ module MildAnvil
         def findings = @findings ||= Findings.all.flat_map { |kind| of(kind) }.sort_by.with_index { |f, i| [f.at_seconds || 0.0, i] }
 
         # @return [Array<Finding>] of one kind; computed once, for those that build on each other
-        def of(kind) = (@found ||= {})[kind] ||= kind.find(self)
+        # One that cannot be had from these samples leaves the others, and the pull, as they are.
+        def of(kind)
+          (@found ||= {})[kind] ||= begin
+            pulled? || WITHOUT_PULL.include?(kind) ? kind.find(self) : []
+          rescue InsufficientData, InvalidInput, NotConverged
+            []
+          end
+        end
+
+        WITHOUT_PULL = [Findings::Zero, Findings::Peak, Findings::Condition].freeze
+
+        # Whether any force was ever above the zero.
+        def pulled? = peak_newtons.positive?
 
         # The stretch before the load comes on; nil when the recording starts under load.
         # @return [Quiet, nil] last sample, median level and noise in newtons

@@ -32,7 +32,12 @@ module MildAnvil
 
         def first_event = @first_event ||= @analysis.falls.find { |f| f.material? && f.top > start }
 
-        def start = @analysis.cycles ? @analysis.cycles.last_sample : 0
+        # A highest force within the cycles is one of theirs: then the first loading is the one that counts.
+        def start
+          last = @analysis.cycles&.last_sample
+          last && last < @analysis.peak_index ? last : 0
+        end
+
         def stop = [first_event&.top, @analysis.peak_index].compact.min
       end
     end

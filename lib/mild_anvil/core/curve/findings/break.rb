@@ -41,7 +41,7 @@ module MildAnvil
             return analysis.time_axis.end_seconds - analysis.time_axis[gone] >= CARRIES_SECONDS if low.nil?
 
             high = (low - 1).downto(analysis.peak_index).find { |i| net[i] >= MIDDLE_SHARE * peak }
-            high >= gone && released?(analysis, high, low)
+            !high.nil? && high >= gone && released?(analysis, high, low)
           end
           private_class_method :carries_on?
 
