@@ -13,9 +13,11 @@ module MildAnvil
         # @return [SchoolResult]
         def rate(sample, terms)
           found = value(sample, terms)
-          result(newtons: found.newtons, upper_newtons: found.upper_newtons, in_words: found.in_words, working: found.working)
+          result(newtons: found.newtons, upper_newtons: found.upper_newtons&.then { |v| v if v.finite? }, in_words: found.in_words, working: found.working)
         rescue InsufficientData, InvalidInput => e
           result(refusal: e.message, working: e.details[:working] || {})
+        rescue NotConverged => e
+          result(refusal: "these values fit no such population: #{e.message}", working: {})
         end
 
         private

@@ -78,6 +78,8 @@ module MildAnvil
 
         # From whichever tail is small, so that nothing is lost by subtraction.
         def mass_between(z1, z2)
+          raise NotConverged.new("the ends of an interval run away", low: z1, high: z2) unless z1.finite? && z2.finite?
+
           upper = Math.exp(@family.log_survival(z1)[0]) - Math.exp(@family.log_survival(z2)[0])
           lower = Math.exp(@family.log_cdf(z2)[0]) - Math.exp(@family.log_cdf(z1)[0])
           [upper, lower].max.clamp(Float::MIN, 1.0)

@@ -8,6 +8,8 @@ module MildAnvil
         MAX_STEPS = 100
         # What the likelihood could still gain, as a share of itself; Newton's last step then squares the error away.
         SETTLED = 1.0e-14
+        ONE_WITHIN = 1.0e-7 # of themselves: nearer than any instrument tells them apart
+        FLAT = 1.0e-9 # what may be left to gain where rounding lets nothing rise any more
         HALVINGS = 60
         START_SHARE = 0.9 # of the bracket: where the search for a bound begins
         BOUND_TOLERANCE = 1.0e-12
@@ -39,6 +41,8 @@ module MildAnvil
         # Method: y_p is fixed, the scale maximised over; the step from Wald's bound is doubled until the drop is exceeded, then
         # Newton inside the bracket: the slope of the profile is that of the likelihood at a fixed scale.
         def bound(p, drop:, side: -1)
+          return percentile(p) unless drop.positive?
+
           z = @family.quantile(p)
           top = (@maximum[:a] + z) / @maximum[:h]
           reach = Math.sqrt(2 * drop) * standard_error(p) / @spread
@@ -68,6 +72,8 @@ module MildAnvil
           gradient_h = -(@maximum[:a] + z) / (@maximum[:h]**2)
           determinant = (point.bend_hh * point.bend_aa) - (point.bend_ha**2)
           variance = -(((gradient_h**2) * point.bend_aa) - (2 * gradient_h * gradient_a * point.bend_ha) + ((gradient_a**2) * point.bend_hh)) / determinant
+          raise NotConverged.new("the likelihood is too flat for a standard error", breaks: @breaks) unless variance.positive?
+
           @spread * Math.sqrt(variance)
         end
 
@@ -77,9 +83,12 @@ module MildAnvil
           exact = values.select { |v| v.kind == :exact }.map(&:low)
           @breaks = exact.size
           intervals = values.count { |v| v.kind == :interval }
-          return if exact.uniq.size >= 2 || (exact.size + intervals >= 3 && intervals.positive?) || (exact.size >= 2 && beyond?(values, exact.first))
+          enough = exact.uniq.size >= 2 || (exact.size + intervals >= 3 && intervals.positive?) || exact.size >= 2
+          return if enough && !one_point?(values)
 
-          reason = if exact.size < 2
+          reason = if enough && intervals.positive?
+                     "all values could be one and the same: no scatter can be fitted"
+                   elsif exact.size < 2
                      "two different breaks are needed to fit a scatter, there #{exact.size == 1 ? 'is 1' : 'are none'}"
                    else
                      "all #{exact.size} breaks are equal: no scatter can be fitted"
@@ -87,8 +96,12 @@ module MildAnvil
           raise InsufficientData.new(reason, breaks: exact.size)
         end
 
-        # Equal breaks fix a scatter only if some piece is known to be stronger, or weaker.
-        def beyond?(values, at) = values.any? { |v| (v.kind == :right && v.low > at) || (v.kind == :left && v.low < at) }
+        # Whether one single strength agrees with everything that is known: then no scatter at all fits best.
+        def one_point?(values)
+          lowest = values.filter_map { |v| v.low unless v.kind == :left }.max || -Float::INFINITY
+          highest = values.filter_map { |v| { exact: v.low, left: v.low, interval: v.high }[v.kind] }.min || Float::INFINITY
+          lowest <= highest + (ONE_WITHIN * [lowest.abs, 1.0].max)
+        end
 
         def standardize(values)
           ends = values.flat_map { |v| [v.low, v.high].compact }
@@ -110,7 +123,12 @@ module MildAnvil
             gain = (step_h * point.slope_h) + (step_a * point.slope_a)
             return { h: h + step_h, a: a + step_a, value: point.value + (gain / 2) } if settled?(gain, point)
 
-            h, a, point = rise(h, a, point, step_h, step_a)
+            break unless gain.finite?
+
+            risen = rise(h, a, point, step_h, step_a)
+            return { h: h, a: a, value: point.value } if risen.nil? && gain.abs < FLAT
+
+            h, a, point = risen || break
           end
           raise NotConverged.new("the likelihood found no maximum", breaks: @breaks)
         end
@@ -126,7 +144,7 @@ module MildAnvil
             end
             share /= 2
           end
-          [h, a, point]
+          nil
         end
 
         # What is left of the drop with the percentile at y, and its slope towards the side that is looked at.
@@ -143,21 +161,27 @@ module MildAnvil
             slope = point.slope_h + (y * point.slope_a)
             bend = point.bend_hh + (2 * y * point.bend_ha) + (y * y * point.bend_aa)
             step = -slope / bend
+            raise NotConverged.new("the likelihood has no maximum with the percentile held there", breaks: @breaks) unless step.finite?
+
             return [point.value + (step * slope / 2), h * point.slope_a] if settled?(step * slope, point)
 
-            share = 1.0
-            share /= 2 while h + (share * step) <= 0
-            candidate = @likelihood.at(h + (share * step), ((h + (share * step)) * y) - z)
-            HALVINGS.times do
-              break if candidate.value >= point.value - 1.0e-13
-
-              share /= 2
-              candidate = @likelihood.at(h + (share * step), ((h + (share * step)) * y) - z)
-            end
-            h += share * step
-            point = candidate
+            risen = along(h, step, y, z, point.value - 1.0e-13) or break
+            h, point = risen
           end
           [point.value, h * point.slope_a]
+        end
+
+        # The first of ever shorter steps that does not fall below a floor; nil where rounding lets none stay above it.
+        def along(h, step, y, z, floor)
+          share = 1.0
+          HALVINGS.times do
+            longer = h + (share * step)
+            candidate = @likelihood.at(longer, (longer * y) - z) if longer.positive?
+            return [longer, candidate] if candidate && candidate.value >= floor
+
+            share /= 2
+          end
+          nil
         end
       end
     end
