@@ -8,7 +8,6 @@ module MildAnvil
         # Bump when a change could give another finding for the same samples.
         RULE_VERSION = "1"
 
-        SIGMA_FROM_MAD = 1.4826
         # Leaving rest means to rise above this share of the peak, or above that many sigma.
         REST_SHARE = 0.02
         REST_SIGMAS = 5
@@ -19,7 +18,6 @@ module MildAnvil
         # The pull goes downwards when it reaches that many times farther below its start than above it.
         SENSE_RATIO = 2.0
         MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
-        NOISE_LOOK = 4000
         FEWEST_ROUGH = 20 # second differences that say anything about noise
         STEADY_SHARE = 0.1 # of the force: what a dead weight may seem to change
         # A dead weight, not a rest: nothing ever rose out of its noise, or by so much of it.
@@ -84,7 +82,7 @@ module MildAnvil
         def clean = @clean ||= Spikes.without(net, spikes)
 
         # @return [Array<Integer>] samples set aside
-        def spikes = @spikes ||= Spikes.find(readings, packed: @packed_readings, noise: [first_noise, second_difference_noise(@packed_readings, readings.size)].max, floor: first_level(readings))
+        def spikes = @spikes ||= Spikes.find(readings, packed: @packed_readings, noise: [first_noise, Noise.of(@packed_readings, readings.size, fewest: FEWEST_ROUGH)].max, floor: first_level(readings))
 
         # @return [Integer] the sample of the highest force, spikes set aside
         def peak_index = @peak_index ||= unspiked.index(unspiked.max)
@@ -152,7 +150,7 @@ module MildAnvil
         def first_noise
           look = first_look(readings)
           centre = median(look)
-          SIGMA_FROM_MAD * median(look.map { |v| (v - centre).abs })
+          Noise::SIGMA_FROM_MAD * median(look.map { |v| (v - centre).abs })
         end
 
         def guess_sense(main, level)
@@ -173,7 +171,7 @@ module MildAnvil
 
           rest = unspiked[0..leaves]
           centre = median(rest)
-          sigma = SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })
+          sigma = Noise::SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })
           Quiet.new(last: leaves, level: centre, sigma: sigma).freeze unless same_throughout? && unspiked[peak_index] - centre < [NEVER_LEFT_SIGMAS * sigma, NEVER_LEFT_SHARE * centre].max
         end
 
@@ -189,13 +187,7 @@ module MildAnvil
           end
         end
 
-        def noise_under_load = second_difference_noise(packed, peak_index)
-
-        # A smooth curve leaves only noise in its second differences.
-        def second_difference_noise(packed, count)
-          found, median = PackedSearch.roughness(packed, count, [count / NOISE_LOOK, 1].max)
-          found < FEWEST_ROUGH ? 0.0 : SIGMA_FROM_MAD * median / Math.sqrt(6)
-        end
+        def noise_under_load = Noise.of(packed, peak_index, fewest: FEWEST_ROUGH)
 
         def median(values)
           values = (0...values.size).step((values.size / MEDIAN_LOOK) + 1).map { |i| values[i] } if values.size > MEDIAN_LOOK

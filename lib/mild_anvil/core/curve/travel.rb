@@ -5,9 +5,6 @@ module MildAnvil
     module Curve
       # The displacement (or angle) of a recording, counted in the sense of loading.
       class Travel
-        SIGMA_FROM_MAD = 1.4826
-        NOISE_LOOK = 4000 # differences that the noise is taken from
-
         attr_reader :values, :channel
 
         # @param channel [Channel]
@@ -29,7 +26,7 @@ module MildAnvil
         def from(start, finish) = values[finish] - values[start]
 
         # @return [Float] noise of one reading, from second differences, so that steady motion does not count
-        def sigma = @sigma ||= noise
+        def sigma = @sigma ||= Noise.of(packed, values.size)
 
         # Mean over a few samples around, for places where one reading's noise matters.
         def around(index, width = 3)
@@ -47,11 +44,6 @@ module MildAnvil
             last = v unless v.nan?
             last
           end
-        end
-
-        def noise
-          _, median = PackedSearch.roughness(packed, values.size, [values.size / NOISE_LOOK, 1].max)
-          SIGMA_FROM_MAD * median / Math.sqrt(6)
         end
       end
     end
