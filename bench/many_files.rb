@@ -10,7 +10,7 @@ require_relative "../launch/launch"
 class ManyFiles
   FILES = 200
   ROWS = 20_000
-  AT_ONCE = 3
+  AT_ONCE = 2
   READY_SECONDS = 30
 
   def run

@@ -6,20 +6,7 @@ module MildAnvil
   module Cli
     # What the values under the keys of a problem file must look like; docs/cli.md says what they mean.
     module Shapes
-      LARGEST = 1.0e15
-      # JSON knows one kind of number: 7200 is as good as 7200.0.
-      NUMBER = Dry::Types["float"].constructor { |value| value.is_a?(Integer) ? value.to_f : value }
-      LIST = Dry::Types["array"].of(NUMBER)
-      WITHIN = { gteq?: -LARGEST, lteq?: LARGEST }.freeze
-      ABOVE_ZERO = { gt?: 0, lteq?: LARGEST }.freeze
-      SHARE = { gt?: 0, lt?: 1 }.freeze
-      COUNT = { gt?: 0, lteq?: 100_000 }.freeze
-
-      # The keys that every command knows alike.
-      NUMBERS = lambda do |schema, *names, **limits|
-        names.each { |name| schema.optional(name).filled(NUMBER, **(limits.empty? ? WITHIN : limits)) }
-      end
-      LISTS = ->(schema, *names) { names.each { |name| schema.optional(name).value(LIST).each(:float?, **WITHIN) } }
+      include ShapeWords
 
       COMPARE = Dry::Schema.JSON do
         LISTS.call(self, :a, :b, :levels, :strengths, :predict_at, :into, :out, :p)
@@ -44,14 +31,14 @@ module MildAnvil
           optional(:down).maybe(LIST)
         end
         optional(:parts).hash do
-          NUMBERS.call(self, :resolution, :zero_drift, :misalignment, :sampling, :masses, :gravity, gteq?: 0, lteq?: LARGEST)
+          NUMBERS.call(self, :resolution, :zero_drift, :misalignment, :sampling, :masses, :gravity, **NOT_BELOW_ZERO)
           optional(:calibration).hash do
-            required(:expanded).filled(NUMBER, gteq?: 0, lteq?: LARGEST)
+            required(:expanded).filled(NUMBER, **NOT_BELOW_ZERO)
             NUMBERS.call(self, :factor, **ABOVE_ZERO)
             optional(:dof).maybe(NUMBER, **ABOVE_ZERO)
           end
           optional(:repeatability).hash do
-            required(:deviation).filled(NUMBER, gteq?: 0, lteq?: LARGEST)
+            required(:deviation).filled(NUMBER, **NOT_BELOW_ZERO)
             required(:readings).filled(:integer, gt?: 1, lteq?: 100_000)
           end
         end
@@ -85,7 +72,7 @@ module MildAnvil
         optional(:energy).hash(ENERGY)
         optional(:water).hash do
           NUMBERS.call(self, :kilograms, :litres_per_bag, **ABOVE_ZERO)
-          NUMBERS.call(self, :bag_kilograms, gteq?: 0, lteq?: LARGEST)
+          NUMBERS.call(self, :bag_kilograms, **NOT_BELOW_ZERO)
           optional(:kind).value(:string)
         end
       end

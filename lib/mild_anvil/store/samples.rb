@@ -1,6 +1,5 @@
 # frozen_string_literal: true
 
-require "openssl"
 require "zlib"
 
 module MildAnvil
@@ -14,20 +13,13 @@ module MildAnvil
 
       module_function
 
-      # @param channel_id [Integer]
-      # @param packed [String] samples as little-endian doubles
-      # @return [String] SHA-256 over them
-      def write(channel_id, packed)
-        keep(channel_id, prepare(packed))
-        OpenSSL::Digest::SHA256.hexdigest(packed)
-      end
-
       # Compressing needs no interpreter's lock, so it can go on while something else is computed.
       # @return [Thread] whose value keep takes
       def prepare(packed)
         Thread.new { [cut(1, packed), *Core::Curve::Pyramid.build(packed).map { |level| level_chunks(level) }].map { |chunks| compress(chunks) } }
       end
 
+      # @param channel_id [Integer]
       # @param prepared [Thread]
       def keep(channel_id, prepared) = prepared.value.each { |chunks| insert(channel_id, chunks) }
 

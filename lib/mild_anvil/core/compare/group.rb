@@ -23,6 +23,11 @@ module MildAnvil
           raise InvalidInput.new("a ratio of logarithms needs values above zero", lowest: values.min)
         end
 
+        # @raise [InvalidInput] for a level that no power law can be asked about
+        def level!(level)
+          raise InvalidInput.new("a power of level #{format('%g', level)} has no logarithm: ask for levels above 0", level: level) unless level.positive?
+        end
+
         # @return [Float] sum of the squares about the mean
         def squares(values)
           mean = values.sum.fdiv(values.size)

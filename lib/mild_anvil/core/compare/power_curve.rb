@@ -15,8 +15,7 @@ module MildAnvil
 
         # @return [Prediction]
         def predict(level, **rest)
-          raise InvalidInput.new("a power of level #{format('%g', level)} has no logarithm: ask for levels above 0", level: level) unless level.positive?
-
+          Group.level!(level)
           super
         end
 

@@ -28,8 +28,7 @@ module MildAnvil
 
         # @return [LevelCurve::Prediction]
         def predict(level, confidence: 0.95)
-          raise InvalidInput.new("a power of level #{format('%g', level)} has no logarithm: ask for levels above 0", level: level) unless level.positive?
-
+          Group.level!(level)
           row = [1.0, Math.log(level)]
           value = @fit.coefficients[0] + (exponent * row[1])
           reach = Group.two_sided(confidence, @fit.dof) * residual_deviation * Math.sqrt(1 + @fit.leverage(row))

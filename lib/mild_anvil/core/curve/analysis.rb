@@ -6,7 +6,7 @@ module MildAnvil
       # What all findings of one recording share: sense of loading, zero, noise, net force, spikes set aside, turning points.
       class Analysis
         # Bump when a change could give another finding for the same samples.
-        RULE_VERSION = "1"
+        RULE_VERSION = "2"
 
         # Leaving rest means to rise above this share of the peak, or above that many sigma.
         REST_SHARE = 0.02

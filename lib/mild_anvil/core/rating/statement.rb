@@ -10,7 +10,7 @@ module MildAnvil
 
       class Statement
         # Bump when a change could give another figure for the same inputs.
-        RULE_VERSION = "1"
+        RULE_VERSION = "2"
 
         # @return [Hash] plain values; forces in newtons, and as stated in the terms' unit
         def to_h
