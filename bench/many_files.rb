@@ -5,12 +5,12 @@ require "net/http"
 require_relative "../launch/launch"
 
 # Forty files from three loggers, only more of them: what the screen does with a drop, over HTTP to the server as it is
-# started for work. Two files at once are previewed; then one after the other is saved, so that they are numbered in order;
-# then the curves are asked for, two at once.
+# started for work. Three files at once are previewed; then one after the other is saved, so that they are numbered in order;
+# then the curves are asked for, three at once.
 class ManyFiles
   FILES = 200
   ROWS = 20_000
-  AT_ONCE = 2
+  AT_ONCE = 3
   READY_SECONDS = 30
 
   def run

@@ -37,7 +37,7 @@ module Launch
     raise Trouble.new("#{command.first(3).join(' ')} failed; the end of #{path}:\n#{tail}", mend: mend)
   end
 
-  WEB_PROCESSES = 2 # so that two files are read on two cores
+  WEB_PROCESSES = 3 # so that two cores read files while a third one waits for the database
   WEB_THREADS = "1:6"
 
   # @return [Array<String>] the command that serves the application; the database is named in the environment

@@ -12,7 +12,7 @@ export type Item = {
   message?: string;
 };
 
-const AT_ONCE = 2;
+const AT_ONCE = 3;
 let counter = 0;
 
 /** Runs a task for each item, a few at a time, in order. */
