@@ -87,7 +87,7 @@ class CoverageStudy
   end
 
   def terms = @terms ||= RATING::Terms.checked(unit: MildAnvil::Catalogue.units.force!("N"))
-  def simulating = @simulating ||= RATING::Terms.checked(unit: MildAnvil::Catalogue.units.force!("N"), simulate: true)
+  def simulating = @simulating ||= RATING::Terms.checked(unit: MildAnvil::Catalogue.units.force!("N"), calibrate: :all)
 
   def cells(case_of)
     quick = totals([*case_of, "*", :quick])

@@ -73,7 +73,7 @@ module Bench
   end
 
   def read(path)
-    MildAnvil::Devices::Delimited::Reader.read(MildAnvil::Devices::Delimited::Source.file(path), name: "long.csv", units: MildAnvil::Catalogue.units).recording
+    MildAnvil::Devices::Delimited::FileReader.read(MildAnvil::Devices::Delimited::Source.file(path), name: "long.csv", units: MildAnvil::Catalogue.units).recording
   end
 
   def window
@@ -148,7 +148,7 @@ module Bench
     rating = MildAnvil::Core::Rating
     unit = MildAnvil::Catalogue.units.force!("kN")
     lots = Array.new(6) { |k| rating::Sample.new(Array.new(30) { |i| rating::Observation.checked(counts_as: :break, force_newtons: 20_000.0 + (900 * Math.sin((i * 7) + k))) }) }
-    rate = ->(lot, **given) { timed { rating::Rate.call(lot, rating::Terms.checked(unit: unit, **given)) }.first * 1000 }
+    rate = ->(lot, **given) { timed { rating::ComputeRating.call(lot, rating::Terms.checked(unit: unit, **given)) }.first * 1000 }
     say "all that the Rate screen shows, 30 breaks", format("%.0f ms the first time, then %.0f ms", rate.call(lots[0]), lots[1..4].map { |lot| rate.call(lot) }.sort[1])
     say "  with every fitted bound simulated", format("%.0f ms", rate.call(lots[5], simulate: true))
     groups = Array.new(8) { |g| ["group #{g}", Array.new(6) { |i| 20 + (0.3 * g) + Math.sin((i * 5) + g) }] }.to_h
@@ -159,7 +159,7 @@ module Bench
   def findings
     reader = MildAnvil::Devices::Delimited
     file = Tempfile.new("bench").tap { |f| f.write(long_log) && f.flush }
-    seconds, reading = timed { reader::Reader.read(reader::Source.file(file.path), name: "long.csv", units: MildAnvil::Catalogue.units) }
+    seconds, reading = timed { reader::FileReader.read(reader::Source.file(file.path), name: "long.csv", units: MildAnvil::Catalogue.units) }
     say "reading #{ROWS} rows x 3", format("%.2f s", seconds)
     seconds, found = timed(3) { MildAnvil::Core::Curve::Analysis.new(reading.recording).findings }
     say "all findings of them", format("%.2f s, %d of them", seconds, found.size)

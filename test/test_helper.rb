@@ -24,14 +24,14 @@ module Shared
   def sample_of(*values)
     Rating::Sample.new(values.each_with_index.map do |value, i|
       kind, force, upper = value.is_a?(Array) ? value : [:break, value]
-      Rating::Observation.checked(counts_as: kind, force_newtons: force * 1000.0, upper_newtons: upper && (upper * 1000.0), label: (i + 1).to_s)
+      Rating::Observation.checked(counts_as: kind, value_si: force * 1000.0, upper_si: upper && (upper * 1000.0), label: (i + 1).to_s)
     end)
   end
 
-  def terms(**given) = Rating::Terms.checked(unit: unit, resolution_newtons: 100.0, **given)
+  def terms(**given) = Rating::Terms.checked(unit: unit, resolution_si: 100.0, **given)
 
   def claim(kilonewtons, **given)
-    Rating::Claim.new(newtons: kilonewtons * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
+    Rating::Claim.new(value_si: kilonewtons * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
   end
 
   # A recording with even stamps; displacement in metres if given.
@@ -42,7 +42,7 @@ module Shared
   end
 
   def read_file(bytes, name: "log.csv", **choices)
-    MildAnvil::Devices::Delimited::Reader.read(bytes, name: name, units: MildAnvil::Catalogue.units, choices: MildAnvil::Devices::Delimited::Reader::Choices.new(**choices))
+    MildAnvil::Devices::Delimited::FileReader.read(bytes, name: name, units: MildAnvil::Catalogue.units, choices: MildAnvil::Devices::Delimited::FileReader::Choices.new(**choices))
   end
 end
 

@@ -6,34 +6,57 @@ module MildAnvil
   # Reads the tables under data/ once and hands them, frozen, to whoever passes them into the core.
   module Catalogue
     FOLDER = File.expand_path("../../data", __dir__)
-    ItemType = Struct.new(:key, :name, :features, :zones, keyword_init: true)
+    # zones: key, name, x, y on a sketch 280 wide and 96 high; loads_shared: whether a load on one feature goes through the others
+    ItemType = Struct.new(:key, :name, :features, :zones, :parts, :loads_shared, :inspection_points, :id, :picture_id, :added_by,
+                          :retired, keyword_init: true)
 
     module_function
 
     # @return [Core::Quantity::UnitTable]
     def units
-      @units ||= Core::Quantity::UnitTable.new(table("units").fetch(:units).map { |row| Core::Quantity::Unit.new(**row) })
+      @units ||= Core::Quantity::UnitTable.new(rows("units", :units).map { |row| Core::Quantity::Unit.new(**row) })
     end
+
+    # @return [Array<Core::Quantity::Measurand>]
+    def measurands
+      @measurands ||= begin
+        all = units.all + rows("units", :derived_units).map { |row| Core::Quantity::Unit.new(**row) }
+        rows("units", :measurands).map { |row| measurand_of(row, all) }.freeze
+      end
+    end
+
+    # @return [Core::Quantity::Measurand]
+    # @raise [NotFound]
+    def measurand(key)
+      measurands.find { |measurand| measurand.key == key } || raise(NotFound.new("there is no measurand #{key}", key: key))
+    end
+
+    def measurand_of(row, all)
+      units = row.fetch(:displayed).map { |symbol| all.find { |unit| unit.symbol == symbol && unit.quantity == row[:quantity] } }
+      Core::Quantity::Measurand.new(units: units, **row.slice(:key, :name, :strength, :limit, :load, :channels))
+    end
+    private_class_method :measurand_of
 
     # @return [Array<Core::Rating::DesignFactor>]
     def design_factors
-      @design_factors ||= table("design_factors").fetch(:rows).map { |row| Core::Rating::DesignFactor.new(**row).freeze }.freeze
+      @design_factors ||= rows("design_factors").map { |row| Core::Rating::DesignFactor.new(**row).freeze }.freeze
     end
 
     # @return [Array<Core::Proof::Rule>]
     def proof_rules
-      @proof_rules ||= table("proof_rules").then { |t| t.fetch(:rows).map { |row| Core::Proof::Rule.new(**row, source: t.fetch(:source)) } }.freeze
+      @proof_rules ||= begin
+        source = table("proof_rules").fetch(:source)
+        rows("proof_rules").map { |row| Core::Proof::Rule.new(source: source, **row) }.freeze
+      end
     end
 
     # @return [Array<ItemType>]
     def item_types
-      @item_types ||= table("item_types").fetch(:rows).map { |row| ItemType.new(**row).freeze }.freeze
+      @item_types ||= rows("item_types").map { |row| ItemType.new(loads_shared: true, inspection_points: [], **row).freeze }.freeze
     end
 
-    # @raise [NotFound]
-    def item_type(key)
-      item_types.find { |type| type.key == key } || raise(NotFound.new("there is no item type #{key}", key: key))
-    end
+    def rows(name, key = :rows) = table(name).fetch(key)
+    private_class_method :rows
 
     def table(name) = JSON.parse(File.read(File.join(FOLDER, "#{name}.json")), symbolize_names: true, freeze: true)
     private_class_method :table

@@ -22,6 +22,10 @@ module MildAnvil
   class InsufficientData < Error; end
   # 403
   class Forbidden < Error; end
+  # 500: what is stored has another hash than when it was stored
+  class Tampered < Error; end
+  # 401: nobody has signed in
+  class NotSignedIn < Error; end
   # 500: an iteration found no answer; never a wrong one
   class NotConverged < Error; end
 end

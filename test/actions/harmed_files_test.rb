@@ -4,7 +4,8 @@ require_relative "../support/store_case"
 
 # A file that was harmed on its way is saved whole or not at all.
 class HarmedFilesTest < StoreCase
-  TABLES = %i[pulls curves channels channel_chunks findings source_files source_file_chunks specimens features audit_entries].freeze
+  TABLES = %i[pulls recordings channels chunks analyses findings measurements source_files source_file_chunks specimens features
+              events].freeze
 
   HARMS = {
     cut_off: ->(text, random) { text.byteslice(0, random.rand(text.bytesize)) },
@@ -34,10 +35,11 @@ class HarmedFilesTest < StoreCase
 
   # Every sample of every channel can be read back, and the file as it came.
   def whole?(pull)
-    curve = pull.curve
+    recording = pull.recording
 
-    assert_operator curve.findings.size, :>, 1
-    curve.channels.each { |channel| assert_equal curve.sample_count, MildAnvil::Store::Samples.all(channel.id, curve.sample_count).size }
-    assert_equal curve.source_file.sha256, OpenSSL::Digest::SHA256.hexdigest(curve.source_file.bytes)
+    assert_operator recording.analysis.findings.size, :>, 1
+    count = recording.sample_count
+    recording.channels.each { |channel| assert_equal count, MildAnvil::Store::Samples.all(channel.id, count).size }
+    assert_equal recording.source_file.sha256, OpenSSL::Digest::SHA256.hexdigest(recording.source_file.bytes)
   end
 end

@@ -36,7 +36,7 @@ class CliTest < CoreCase
     file('{"unit":"kN","values":[22.34,22.26,23.46],"coverage":0.9,"claim":25}', "breaks.json") do |path|
       statement = JSON.parse(cli("rate", path, "--json")[1])
 
-      assert_equal ["fail", 0.9], [statement["verdict"]["state"], statement["coverage"]]
+      assert_equal ["fail", 0.9], [statement["verdicts"][0]["state"], statement["coverage"]]
       assert_in_delta 6.15528110333, statement["schools"].find { |s| s["key"] == "tolerance_normal" }["working"]["k"], 1e-8
     end
   end

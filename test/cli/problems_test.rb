@@ -35,7 +35,7 @@ class ProblemsTest < CoreCase
     ["check", { "lower_limit" => 22.0, "standard_uncertainty" => 0.12, "guard_factor" => 1.6448536269514722, "reading" => 22.31, "process_mean" => 22.9, "process_deviation" => 0.5 }, %w[false_accept], 0.000338263322323],
     ["check", { "values" => [20.85, 21.02, 22.93, 21.12, 21.94, 21.32, 22.12, 21.41], "lower_limit" => 18.0 }, %w[centre], 21.58875],
     ["check", { "hours" => [1, 2, 5, 10, 24, 100], "displacement" => [0.5, 0.52, 0.55, 0.575, 0.61, 0.68] }, %w[rates], nil],
-    ["check", { "breaks" => [22.1, 22.4, 22.0, 22.6, 22.3, 15.0] }, ["aids", 0, "flags"], true],
+    ["check", { "breaks" => [22.1, 22.4, 22.0, 22.6, 22.3, 15.0] }, ["sample_tests", 0, "flags"], true],
     ["check", { "levels" => [{ "applied" => 5000, "up" => [5010, 5012, 5009] }], "resolution" => 5, "range_maximum" => 10_000 }, %w[best_class], 0.5],
     ["plan", { "required_share" => 0.85, "variation_share" => 0.05 }, %w[needed n], 19],
     ["plan", { "difference_share" => 0.1, "variation_share" => 0.1 }, %w[per_group power_80], 17],

@@ -8,12 +8,12 @@ require "pdf-reader"
 class PapersTest < CoreCase
   UNITS = MildAnvil::Catalogue.units
 
-  def statement(sample, **given) = JSON.parse(JSON.generate(Rating::Rate.call(sample, terms(**given)).to_h))
+  def statement(sample, **given) = JSON.parse(JSON.generate(Rating::ComputeRating.call(sample, terms(**given)).to_h))
 
   def inputs(*rows)
     pulls = rows.each_with_index.map do |(counts, force, upper), i|
       { "id" => i + 1, "number" => i + 1, "specimen" => i + 1, "feature" => "end A", "origin" => "typed", "typed_text" => (force / 1000.0).to_s, "typed_unit" => "kN", "counts_as" => counts,
-        "force_newtons" => force.to_f, "upper_newtons" => upper, "resolution_newtons" => 100.0, "failed_part" => "specimen", "zone" => "splice", "mode" => "torn", "reason" => counts == "void" ? "wrong pin" : "" }
+        "value_si" => force.to_f, "upper_si" => upper, "resolution_si" => 100.0, "failed_part" => "specimen", "zone" => "splice", "mode" => "torn", "reason" => counts == "void" ? "wrong pin" : "" }
     end
     lot = { "name" => "Loop σ ≥ 5", "customer" => "Brindle Works", "job" => "Loops", "material" => "Webbing", "maker" => "", "differs_from_use" => "New and dry.", "direction" => "tension",
             "configuration" => "straight", "item_condition" => "new", "setup_class" => "in-house", "shared_uncertainty_source" => nil }
@@ -29,7 +29,7 @@ class PapersTest < CoreCase
   def mixed_sample = sample_of(23.4, 24.1, 23.0, [:at_least, 25.2], [:at_most, 24.0], [:between, 22.0, 23.0], [:void, 9.0])
 
   def test_every_way_to_count_is_printed_with_its_reason
-    text = pdf(inputs(*MIXED), statement(mixed_sample, claim: claim(20.0)))
+    text = pdf(inputs(*MIXED), statement(mixed_sample, claims: [claim(20.0)]))
 
     ["at least", "at most", "between", "22.0 to 23.0", "wrong pin", "refused", "DRAFT", "Fitted, log-normal", "0.6 % of reading"].each { |word| assert_includes text, word }
   end
@@ -37,8 +37,8 @@ class PapersTest < CoreCase
   def test_every_verdict_is_printed
     states = { 15.0 => "Meets the claim", 30.0 => "Fails the claim", 22.0 => "Cannot be told yet" }
     full = sample_of(23.4, 24.1, 23.0, 24.6, 23.7, 22.8)
-    states.each { |force, word| assert_includes pdf(inputs(["break", 23_400]), statement(full, claim: claim(force))), word }
-    assert_includes pdf(inputs(["break", 23_400]), statement(full, claim: claim(4.0).dup.tap { |c| c.measure = :working_load })), "Not comparable"
+    states.each { |force, word| assert_includes pdf(inputs(["break", 23_400]), statement(full, claims: [claim(force)])), word }
+    assert_includes pdf(inputs(["break", 23_400]), statement(full, claims: [claim(4.0)].dup.tap { |c| c.measure = :working_load })), "Not comparable"
   end
 
   def test_a_signed_paper_names_number_signer_and_day
@@ -64,7 +64,7 @@ class PapersTest < CoreCase
 
     assert_equal(MIXED.map(&:first), table.map { |row| row["counts_as"] })
     assert_equal "23.4", table[0]["force"]
-    assert_in_delta 23_000.0, table[5]["upper_newtons"].to_f
+    assert_in_delta 23_000.0, table[5]["upper_si"].to_f
   end
 
   def test_the_csv_of_a_paper_rates_to_the_same_minimum_on_the_command_line
@@ -72,6 +72,6 @@ class PapersTest < CoreCase
     text = MildAnvil::Documents::RatingCsv.render(inputs: inputs(*full.map { |f| ["break", f * 1000] }), statement: statement(sample_of(*full)), rating: nil, units: UNITS)
     breaks = MildAnvil::Cli::BreaksFile.read(text, name: "paper.csv", units: UNITS)
 
-    assert_equal(full.map { |f| (f * 1000).round }, breaks.observations.map { |o| o.force_newtons.round })
+    assert_equal(full.map { |f| (f * 1000).round }, breaks.observations.map { |o| o.value_si.round })
   end
 end

@@ -11,20 +11,16 @@ class AtOnceTest < StoreCase
   def run(...) = Minitest::Test.instance_method(:run).bind_call(self, ...)
 
   def setup
-    @person = Models::Person.create(name: "At once #{rand(1_000_000)}", role: "technician")
+    @person = add_person("technician", "administrator")
     @job = Actions::CreateJob.call(customer: "At once", title: "Loops", person_id: @person.id)
-    @lot = Actions::SaveLot.create(job_id: @job.id, values: { name: "At once", item_type: "sewn_loop" }, person_id: @person.id)
+    @lot = another("At once")
   end
 
   # Every other test is rolled back: all there is was made here.
-  def teardown
-    DATABASE.synchronize do |connection|
-      connection.query("SET foreign_key_checks = 0")
-      (DATABASE.tables - %i[schema_info people]).each { |table| DATABASE[table].delete }
-      DATABASE[:people].where(Sequel[:id] >= @person.id).delete
-    ensure
-      connection.query("SET foreign_key_checks = 1")
-    end
+  def teardown = OwnerDatabase.empty
+
+  def another(name)
+    Actions::SaveLot.create(job_id: @job.id, values: { name: name, item_type: "sewn_loop" }, person_id: @person.id)
   end
 
   def at_once(count = PEOPLE)
@@ -34,17 +30,19 @@ class AtOnceTest < StoreCase
     threads.map(&:value)
   end
 
-  def summary = Actions::ShowLot.call(lot_id: @lot.id)[:summary]
-
   def test_files_and_judgements_of_one_lot
-    at_once { |k| EACH.times { |i| judge(import(@lot, log_text(peak_newtons: 800 + (10 * k) + i), name: "#{k}-#{i}.csv"), "break") } }
-    pulls = Models::Pull.where(lot_id: @lot.id).all
+    at_once do |k|
+      EACH.times do |i|
+        pull = import(@lot, log_text(peak_newtons: 800 + (10 * k) + i), name: "#{k}-#{i}.csv")
+        judge(pull, "break", failed_part: "specimen")
+      end
+    end
+    numbers = [*1..(PEOPLE * EACH)]
 
-    assert_equal [*1..(PEOPLE * EACH)], pulls.map(&:number).sort
-    assert_equal [*1..(PEOPLE * EACH)], Models::Specimen.where(lot_id: @lot.id).select_map(:number).sort
-    stored = JSON.parse(Models::LotSummary.where(lot_id: @lot.id).get(:content))
-
-    assert_equal JSON.parse(JSON.generate(Actions::RefreshLot.call(@lot))), stored
+    assert_equal numbers, Models::Pull.where(lot_id: @lot.id).select_map(:number).sort
+    assert_equal numbers, Models::Specimen.where(lot_id: @lot.id).select_map(:number).sort
+    assert_equal "#{numbers.size} break", shown(@lot)[:summary]["counts_in_words"]
+    assert_nil MildAnvil::Store::Events.first_broken(DATABASE)
   end
 
   def test_the_same_file_comes_in_once
@@ -58,10 +56,11 @@ class AtOnceTest < StoreCase
   end
 
   def test_a_draft_is_given_one_pull
-    draft = Actions::PreviewFile.call(lot_id: @lot.id, name: "log.csv", source: log_text(peak_newtons: 860), choices: {})[:draft_id]
-    lots = Array.new(PEOPLE) { |k| Actions::SaveLot.create(job_id: @job.id, values: { name: "Other #{k}", item_type: "sewn_loop" }, person_id: @person.id) }
+    draft = Actions::PreviewFile.call(lot_id: @lot.id, name: "log.csv", source: log_text(peak_newtons: 860), choices: {},
+                                      person_id: @person.id)[:draft_id]
+    lots = Array.new(PEOPLE) { |k| another("Other #{k}") }
     answers = at_once do |k|
-      Actions::SaveDraft.call(lot_id: lots[k].id, curve_id: draft, person_id: @person.id) && :kept
+      Actions::SaveDraft.call(lot_id: lots[k].id, recording_id: draft, person_id: @person.id) && :kept
     rescue MildAnvil::NotFound
       :gone
     end
@@ -72,46 +71,59 @@ class AtOnceTest < StoreCase
 
   # Each sweeps what the others left; whatever draft is lost on the way, every file ends as one pull in every lot.
   def test_the_same_file_for_several_lots
-    lots = Array.new(PEOPLE) { |k| Actions::SaveLot.create(job_id: @job.id, values: { name: "Other #{k}", item_type: "sewn_loop" }, person_id: @person.id) }
+    lots = Array.new(PEOPLE) { |k| another("Other #{k}") }
     at_once { |k| import(lots[k], log_text(peak_newtons: 870)) }
 
     assert_equal([1] * PEOPLE, lots.map { |lot| Models::Pull.where(lot_id: lot.id).count })
-    assert_equal PEOPLE, Models::Curve.exclude(pull_id: nil).count
+    assert_equal PEOPLE, Models::Recording.exclude(pull_id: nil).count
   end
 
-  # Each holds its own lot and wants the other's: one gives way and is tried again.
+  # Each holds its own lot and brings the other's summary up to date: neither waits for the other for ever.
   def test_lots_that_borrow_from_each_other
-    other = Actions::SaveLot.create(job_id: @job.id, values: { name: "Other", item_type: "sewn_loop" }, person_id: @person.id)
-    [@lot, other].each { |lot| %w[8.0 8.3 8.1].each { |text| judge(peak(lot, text), "break") } }
-    [[@lot, other], [other, @lot]].each { |lot, from| Actions::BorrowScatter.call(lot_id: lot.id, from: [from.id], person_id: @person.id) }
-    at_once(2) { |k| 4.times { |i| judge(peak(k.zero? ? @lot : other, "8.#{i + 2}"), "break") } }
-
-    [@lot, other].each do |lot|
-      assert_equal 7, Models::Pull.where(lot_id: lot.id).count
-      assert_equal "7 break", Actions::ShowLot.call(lot_id: lot.id)[:summary][:counts_in_words]
+    other = another("Other")
+    [@lot, other].each { |lot| %w[8.0 8.3 8.1].each { |text| break_at(lot, text) } }
+    [[@lot, other], [other, @lot]].each do |lot, from|
+      Actions::BorrowScatter.call(lot_id: lot.id, from: [from.id], person_id: @person.id)
     end
+    at_once(2) { |k| 4.times { |i| break_at(k.zero? ? @lot : other, "8.#{i + 2}") } }
+
+    [@lot, other].each { |lot| assert_equal "7 break", shown(lot)[:summary]["counts_in_words"] }
   end
 
-  def test_a_feature_breaks_once
-    first = peak(@lot, "8.0", specimen_number: 1)
+  def test_a_feature_fails_once
+    pulls = Array.new(PEOPLE) { |k| peak(@lot, "8.#{k}", specimen_number: 1) }
     answers = at_once do |k|
-      k.zero? ? judge(first, "break") && :kept : peak(@lot, "8.#{k}", specimen_number: 1) && :kept
-    rescue MildAnvil::Conflict
+      judge(pulls[k], "break", failed_part: "specimen") && :kept
+    rescue MildAnvil::InvalidInput
       :refused
     end
-    numbers = Models::Pull.where(lot_id: @lot.id).order(:number).select_map(:number)
 
-    assert_equal [*1..numbers.size], numbers
-    assert_equal answers.count(:kept), numbers.size # the judgement, and each peak that came before it
+    assert_equal({ kept: 1, refused: PEOPLE - 1 }, answers.tally)
+    assert_equal 1, DATABASE[:feature_failures].count
   end
 
-  def test_a_rating_is_signed_of_what_has_been_judged
-    breaks = Array.new(4) { |k| judge(peak(@lot, "8.#{k}"), "break") }
-    at_once(2) { |k| k.zero? ? judge(peak(@lot, "6.0"), "break") : Actions::SignRating.call(lot_id: @lot.id, person_id: @person.id) }
-    signed = Models::SignedRating.where(lot_id: @lot.id).all
+  # Four clicks at once, and somebody who judges meanwhile: one statement, of what was seen, or none.
+  def test_a_statement_is_signed_once_of_what_was_seen
+    4.times { |k| break_at(@lot, "8.#{k}") }
+    seen = computed(@lot).sha256
+    answers = at_once do |k|
+      next break_at(@lot, "6.0") && :judged if k.zero?
 
-    assert_equal [1], signed.map(&:number)
-    assert_includes [breaks.size, breaks.size + 1], signed.first.statement["counts"]["break"]
-    refute_equal summary[:signed_current], signed.first.statement["counts"]["break"] == breaks.size
+      Actions::SignStatement.call(lot_id: @lot.id, sha256: seen, person_id: @person.id, once_key: "click-of-one-hand") && :signed
+    rescue MildAnvil::Conflict
+      :told
+    end
+    signed = Models::Statement.where(lot_id: @lot.id).all
+
+    assert_equal 1, answers.count(:judged)
+    assert_equal answers.include?(:signed) ? 1 : 0, signed.size
+    signed.each { |statement| assert_equal [seen, 4], [statement.sha256, statement.frozen_body["inputs"]["pulls"].size] }
+  end
+
+  def test_a_key_is_used_once
+    ids = at_once { peak(@lot, "8.0", once_key: "the-same-key").id }
+
+    assert_equal 1, ids.uniq.size
+    assert_equal 1, Models::Pull.where(lot_id: @lot.id).count
   end
 end

@@ -8,9 +8,10 @@ module MildAnvil
 
       # @return [Store::Models::Job]
       def call(customer:, title:, person_id:, purpose: "rating")
+        person = People.fetch!(person_id)
         Store::Database.write do
-          job = Store::Models::Job.create(customer: customer, title: title, purpose: purpose, created_at: Time.now)
-          Audit.record(:create_job, job, person_id: person_id, customer: customer, title: title)
+          job = Store::Models::Job.create(customer: customer, title: title, purpose: purpose, person_id: person.id)
+          Store::Events.record(:create_job, job, person_id: person.id, after: { customer: customer, title: title, purpose: purpose })
           job
         end
       end

@@ -4,16 +4,14 @@ module MildAnvil
   module Actions
     # What a person may choose about a file before it is saved.
     module FileChoices
-      DELIMITERS = Devices::Delimited::Layout::DELIMITERS
-      ROLES = Devices::Delimited::Column::ROLES
-      LARGEST_BYTES = Devices::Delimited::Reader::LARGEST_BYTES
+      MAX_BYTES = Devices::Delimited::FileReader::LARGEST_BYTES
 
       module_function
 
       # @param given [Hash] checked values of a request; others are left aside
-      # @return [Devices::Delimited::Reader::Choices]
+      # @return [Devices::Delimited::FileReader::Choices]
       def call(given)
-        choices = Devices::Delimited::Reader::Choices
+        choices = Devices::Delimited::FileReader::Choices
         choices.new(**given.slice(*choices.members))
       end
 

@@ -4,23 +4,22 @@ module MildAnvil
   module Actions
     # What the palette finds: lots and pulls by words, numbers and file names.
     module FindAnything
-      MOST = 20
+      MAX_RESULTS = 20
+      MIN_LETTERS = 3
 
       module_function
 
       # @return [Hash] lots, files
       def call(query:)
-        lots = ListLots.call(query: query)[:jobs].flat_map { |job| job[:lots].map { |lot| { id: lot[:id], name: lot[:name], customer: job[:customer] } } }
-        { lots: lots.first(MOST), files: files(query) }
+        words = query.to_s.strip
+        lots = Store::Rack.rows(words: words.split, waiting: false).limit(MAX_RESULTS).all
+        { lots: lots.map { |row| row.slice(:id, :name, :customer) }, files: files(words) }
       end
 
-      def files(query)
-        return [] if query.to_s.strip.size < 3
+      def files(words)
+        return [] if words.size < MIN_LETTERS
 
-        db = Sequel::Model.db
-        db[:source_files].join(:curves, source_file_id: :id).join(:pulls, id: :pull_id)
-                         .where(Sequel.ilike(Sequel[:source_files][:name], "%#{db[:source_files].escape_like(query.strip)}%")).limit(MOST)
-                         .select(Sequel[:source_files][:name].as(:name), Sequel[:pulls][:id].as(:pull_id), Sequel[:pulls][:lot_id].as(:lot_id)).all
+        Store::Models::SourceFile.dataset.named(words).limit(MAX_RESULTS).all.map(&:values)
       end
       private_class_method :files
     end

@@ -7,7 +7,7 @@ module MildAnvil
       module_function
 
       # @return [Array(String, String)] name and bytes
-      # @raise [NotFound]
+      # @raise [NotFound, Tampered]
       def call(file_id:)
         file = Store::Models::SourceFile[file_id] || raise(NotFound.new("there is no file #{file_id}", id: file_id))
         [file.name, file.bytes]

@@ -2,13 +2,17 @@
 
 module MildAnvil
   module Actions
-    # Who is at work; recorded with every judgement.
+    # Who is at work; named by everything that is written.
     module People
       module_function
 
-      # @raise [InvalidInput] when nobody was picked or the id is not known
+      # @return [Store::Models::Person]
+      # @raise [NotSignedIn] when nobody is, or they are no longer here
       def fetch!(id)
-        (id && Store::Models::Person[id]) || raise(InvalidInput.new("Pick who is at work in the top bar: it is recorded with what you do", fields: { person_id: "is needed" }))
+        person = id && Store::Models::Person[id]
+        return person if person&.active
+
+        raise NotSignedIn, "Sign in first: what is written carries a name"
       end
     end
   end

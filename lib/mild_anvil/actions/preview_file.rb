@@ -6,35 +6,55 @@ module MildAnvil
     module PreviewFile
       POINTS = 160
       EVENTS = %i[slip first_failure partial_failure later_peak break release hold saturated frozen dropout spike].freeze
+      TOLD = %i[columns delimiter interval_seconds].freeze
 
       module_function
 
       # @param source [Devices::Delimited::Source, String]
-      # @param choices [Hash] see FileChoices; without any, those of the reader that knows such files
+      # @param choices [Hash] see FileChoices; without any, those of the profile that knows such files
       # @return [Hash] the reading, with a small picture of the curve and its peak when it is ready
       # @raise [InvalidInput, Conflict]
-      def call(lot_id:, name:, source:, choices:)
+      def call(lot_id:, name:, source:, choices:, person_id:)
         lot = Store::Models::Lot.fetch!(lot_id)
         source = Devices::Delimited::Source.of(source)
         DuplicateFile.refuse!(lot, source.sha256)
-        reader = nil
-        made = DraftCurve.call(source, name: name, choices: FileChoices.call(choices)) do |reading|
-          reader, known = Readers.for(reading.signature) unless told?(choices)
+        profile = nil
+        made = draft(lot, source, name, choices, person_id) do |reading|
+          profile, known = ImportProfiles.for(reading.signature) unless told?(choices)
           known && FileChoices.call(choices = known.merge(choices))
         end
-        made.reading.to_h.merge(duplicate_of: DuplicateFile.elsewhere(lot, source.sha256), reader: reader&.slice(:id, :name), choices: choices, draft_id: made.curve&.id,
-                                **(made.analysis ? picture(made.analysis) : {}))
+        { **made.reading.to_h, duplicate_of: DuplicateFile.elsewhere(lot, source.sha256), profile: profile&.slice(:id, :name),
+          choices: choices, draft_id: made.recording&.id, refusal: made.refusal, **(made.analysis ? picture(made.analysis, lot) : {}) }
       end
 
-      # Whoever chose how to read it is not helped by a reader.
-      def told?(choices) = %i[columns delimiter interval_seconds].any? { |choice| choices.key?(choice) }
+      def draft(lot, source, name, choices, person_id, &better)
+        DraftRecording.call(source, name: name, choices: FileChoices.call(choices), person_id: person_id,
+                                    measurand: Catalogue.measurand(lot.measurand), &better)
+      end
+      private_class_method :draft
+
+      # Whoever chose how to read it is not helped by a profile.
+      def told?(choices) = TOLD.any? { |choice| choices.key?(choice) }
       private_class_method :told?
 
-      def picture(analysis)
-        peak = DraftCurve.peak(analysis)
-        { peak_newtons: peak.force_newtons, peak_seconds: peak.at_seconds, peak_because: peak.because, events: events(analysis),
-          sketch_newtons: sketch(analysis.packed) }
+      def picture(analysis, lot)
+        peak = analysis.of(Core::Curve::Findings::Peak).first
+        figures = shown_in(analysis, lot)
+        { peak: figures.reading(peak.force_newtons, analysis.step_newtons), peak_seconds: peak.at_seconds, peak_reason: peak.because,
+          events: events(analysis), sketch_si: sketch(analysis.packed) }
       end
+      private_class_method :picture
+
+      # A curve of a lot that rates energy is still a curve of force.
+      def shown_in(analysis, lot)
+        own = Catalogue.measurand(lot.measurand)
+        role = analysis.recording.main.role
+        return Figures.of(lot) if own.read_from?(role) && %w[energy displacement cycles].none?(own.key)
+
+        measurand = Catalogue.measurands.find { |m| m.key == role } || Catalogue.measurand("force")
+        Figures.new(measurand, measurand.units.first.symbol)
+      end
+      private_class_method :shown_in
 
       # Of each stretch what lies farther from zero.
       def sketch(packed)
@@ -42,7 +62,6 @@ module MildAnvil
         sides.map { |side| Core::Packed.unpack(side) }.transpose.map { |pair| pair.max_by(&:abs) }
       end
       private_class_method :sketch
-      private_class_method :picture
 
       def events(analysis)
         counts = analysis.findings.map(&:kind).select { |kind| EVENTS.include?(kind) }.tally

@@ -2,40 +2,29 @@
 
 module MildAnvil
   module Actions
-    # Rates a lot from its judged pulls: reads, hands to the core, returns; nothing is stored.
+    # Rates a lot from its judged pulls: what was computed of these inputs, or at once what needs no simulation, while the worker follows.
     module RateLot
-      Rated = Struct.new(:lot, :pulls, :judged, :statement, keyword_init: true)
+      # statement: as the API has it; sha256: of what would be signed, nil while it is being computed
+      Rated = Struct.new(:facts, :inputs, :statement, :sha256, :computing, :failure, keyword_init: true)
 
       module_function
 
       # @param lot_id [Integer]
-      # @param what_if [Hash] coverage, confidence, factor, school, marking_step to try instead of the lot's
+      # @param what_if [Hash] see RatingInputs::WHAT_IF
       # @return [Rated]
+      # @raise [InvalidInput]
       def call(lot_id:, what_if: {}) = of(Store::Models::Lot.fetch!(lot_id), what_if: what_if)
 
-      # @param pulls [Array<Store::Models::Pull>] of the lot, in order
-      def of(lot, what_if: {}, pulls: Store::Models::Pull.where(lot_id: lot.id).with_everything.all)
-        judged = pulls.filter_map { |pull| judged(pull) }
-        terms = LotTerms.call(lot, what_if: what_if, resolution_newtons: coarsest(pulls), borrowed: ScatterLenders.borrowed(lot))
-        Rated.new(lot: lot, pulls: pulls, judged: judged, statement: Core::Rating::Rate.call(observed(judged), terms))
+      def of(lot, what_if: {})
+        facts = LotFacts.new(lot, what_if: what_if)
+        inputs = RatingInputs.call(facts, what_if: what_if)
+        core = RatingInputs.core(inputs)
+        core.terms # refuses terms that cannot be, before anything is kept
+        row = Computations.want(inputs, lot_id: lot.id)
+        content = row.computed? ? row.statement : Canonical.plain(core.statement(calibrate: :none).to_h)
+        Rated.new(facts: facts, inputs: inputs, statement: content, sha256: row.statement_sha256, computing: row.computed_at.nil?,
+                  failure: row.failure)
       end
-
-      # @return [Core::Rating::Sample] what a lot's pulls say, without rating it
-      def sample(lot) = observed(Store::Models::Pull.where(lot_id: lot.id).judged.all.filter_map { |pull| judged(pull) })
-
-      def observed(judged) = Core::Rating::Sample.new(Core::Rating::PerFeature.call(judged))
-      private_class_method :observed
-
-      def judged(pull)
-        judgement = pull.judgement or return
-        observation = Core::Rating::Observation.checked(counts_as: judgement.counts_as, force_newtons: judgement.force_newtons || pull.peak_newtons,
-                                                        upper_newtons: judgement.upper_newtons, label: pull.number.to_s, reason: judgement.reason, reference: pull.id, mode: judgement.mode)
-        Core::Rating::PerFeature::Judged.new(feature: pull.feature_id, number: pull.number, observation: observation, preload_newtons: pull.preload_newtons)
-      end
-      private_class_method :judged
-
-      def coarsest(pulls) = pulls.filter_map(&:resolution_newtons).max
-      private_class_method :coarsest
     end
   end
 end

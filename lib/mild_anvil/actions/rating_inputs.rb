@@ -2,37 +2,68 @@
 
 module MildAnvil
   module Actions
-    # Everything that a rating was computed from, as plain values that can be stored and computed from again.
+    # Everything that a rating is computed from, as plain values that can be stored, hashed, compared and computed from again.
     module RatingInputs
+      WHAT_IF = %i[coverage confidence factor school marking_step marking_unit rated_quantity preloaded].freeze
+
       module_function
 
-      # @param rated [RateLot::Rated]
-      # @return [Hash]
-      def call(rated)
-        { lot: lot(rated.lot), terms: terms(rated.statement.terms), pulls: rated.pulls.map { |pull| pull_row(pull) } }
+      # @param facts [LotFacts]
+      # @param what_if [Hash] any of WHAT_IF, to try instead of the lot's
+      # @return [Hash] string keys
+      def call(facts, what_if: {})
+        Canonical.plain({ lot: lot(facts.lot), terms: InputTerms.call(facts, what_if), pulls: pulls(facts) })
       end
 
+      # @return [Core::Rating::Inputs]
+      def core(content)
+        Core::Rating::Inputs.new(content, measurand: Catalogue.measurand(content.dig("terms", "measurand")))
+      end
+
+      # @return [String] hash of everything that the figures follow from
+      def key(content) = Canonical.sha256({ rule_version: Core::Rating::Statement::RULE_VERSION, inputs: content })
+
       def lot(lot)
-        { id: lot.id, name: lot.name, item_type: lot.item_type, customer: lot.job.customer, job: lot.job.title, purpose: lot.job.purpose, material: lot.material, maker: lot.maker,
-          differs_from_use: lot.differs_from_use, direction: lot.direction, configuration: lot.configuration, item_condition: lot.item_condition,
-          setup_class: lot.setup_class, shared_uncertainty_source: lot.shared_uncertainty_source }
+        { id: lot.id, uid: lot.uid, name: lot.name, item_type: lot.item_type, customer: lot.job.customer, job: lot.job.title,
+          purpose: lot.job.purpose, material: lot.material, maker: lot.maker, differs_from_use: lot.differs_from_use,
+          direction: lot.direction, configuration: lot.configuration, item_condition: lot.item_condition,
+          setup_class: lot.setup_class, specimens_planned: lot.specimens_planned, levels: levels(lot) }
       end
       private_class_method :lot
 
-      def terms(terms)
-        terms.to_h.merge(unit: terms.unit.symbol, school: terms.school&.to_s, claim: terms.claim&.to_h, requirement: terms.requirement&.to_h, borrowed: terms.borrowed&.to_h)
-      end
-      private_class_method :terms
+      def levels(lot) = lot.study_groups.to_h { |group| [group.factor.name, group.level.name] }
+      private_class_method :levels
 
-      def pull_row(pull)
-        judgement = pull.judgement
-        { id: pull.id, number: pull.number, specimen: pull.feature.specimen.number, feature: pull.feature.name, origin: pull.origin, peak_newtons: pull.peak_newtons,
-          resolution_newtons: pull.resolution_newtons, preload_newtons: pull.preload_newtons, typed_text: pull.typed_text, typed_unit: pull.typed_unit,
-          file: pull.curve&.source_file&.name, file_sha256: pull.curve&.source_file&.sha256, curve_id: pull.curve&.id,
-          counts_as: judgement&.counts_as || "unjudged", force_newtons: judgement&.force_newtons || pull.peak_newtons, upper_newtons: judgement&.upper_newtons,
-          failed_part: judgement&.failed_part, zone: judgement&.zone, mode: judgement&.mode, reason: judgement&.reason.to_s }
+      def pulls(facts) = facts.pulls.zip(facts.placed).map { |pull, placed| pull_row(facts, pull, placed) }
+      private_class_method :pulls
+
+      def pull_row(facts, pull, placed)
+        preload = facts.preload(pull)
+        file = pull.recording&.source_file
+        { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number, feature: pull.feature.name,
+          origin: pull.origin, pulled_at: pull.pulled_at.utc.iso8601, state: placed.state, state_reason: placed.reason,
+          measurement: measurement(facts.measurement(pull)), judgement: judgement(facts.judgement(pull), pull),
+          preload_si: preload&.value_si, preload_source: preload&.source, preloaded: placed.pull.preloaded?,
+          recording_id: pull.recording&.id, file: file&.name, file_sha256: file&.sha256 }
       end
       private_class_method :pull_row
+
+      def measurement(row)
+        row && row.values.slice(:id, :quantity, :value_si, :resolution_si, :lower_bound_cause, :source, :text, :unit, :reason)
+                  .merge(person: row.person.name, override: row.override && { reason: row.override.reason,
+                                                                               at_seconds: row.override.at_seconds })
+      end
+      private_class_method :measurement
+
+      def judgement(row, pull)
+        return if row.nil?
+
+        measured = pull.measurements.find { |m| m.id == row.measurement_id }
+        row.values.slice(:id, :counts_as, :value_si, :upper_si, :stated_text, :stated_unit, :failed_part, :zone, :mode, :reason,
+                         :complete)
+           .merge(person: row.person.name, at: row.created_at.utc.iso8601, measurement: measurement(measured))
+      end
+      private_class_method :judgement
     end
   end
 end

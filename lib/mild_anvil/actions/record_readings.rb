@@ -6,8 +6,9 @@ module MildAnvil
     #
     # The readings become a small table that goes the way of every file, so that it is kept, hashed and found things in.
     module RecordReadings
-      FEWEST = 3
-      MOST = 500
+      MIN_READINGS = 3
+      MAX_READINGS = 500
+      EACH_SECONDS = 1.0
 
       module_function
 
@@ -15,53 +16,60 @@ module MildAnvil
       # @param broke_before [String, nil] the next reading that was wanted when it broke: the strength lies between
       # @return [Store::Models::Pull]
       # @raise [InvalidInput] naming the reading
-      def call(lot_id:, readings:, unit:, person_id:, displacement_unit: nil, broke_before: nil, specimen_number: nil, feature_name: nil, note: "")
-        force_unit = Catalogue.units.force!(unit)
-        forces = readings.each_with_index.map { |row, i| number(row[:force], force_unit, i) }
-        count!(forces)
-        upper = broke_before.to_s.strip.empty? ? nil : Core::Quantity::TypedReading.parse(broke_before, force_unit)
-        above!(upper, forces)
-        Store::Database.write do
-          pull = ImportCurve.call(lot_id: lot_id, name: "readings.csv", source: table(readings, force_unit, displacement_unit, specimen_number), choices: { interval_seconds: 1.0 },
-                                  resolution_newtons: forces.reject { |f| f.newtons.zero? }.map(&:resolution_newtons).max,
-                                  person_id: person_id, origin: "readings", specimen_number: specimen_number, feature_name: feature_name, note: note)
-          between(pull, person_id, forces.last, upper) if upper
-          pull.refresh
+      def call(lot_id:, readings:, unit:, person_id:, displacement_unit: nil, broke_before: nil, once_key: nil, **place)
+        person = People.fetch!(person_id)
+        lot = Store::Models::Lot.fetch!(lot_id)
+        typed = typed(Figures.of(lot), readings, unit)
+        upper = upper(Figures.of(lot), broke_before, unit, typed.last)
+        request = { lot: lot_id, readings: readings, unit: unit, upper: broke_before, **place.transform_values(&:to_s) }
+        table = ReadingsTable.new(readings, unit, displacement_unit, place[:specimen_number])
+        id = OnceOnly.call(once_key, person_id: person.id, action: :record_readings, request: request) do
+          record(lot, table, typed, upper, person, place)
         end
+        Store::Models::Pull.fetch!(id)
       end
 
-      def number(text, unit, index)
-        Core::Quantity::TypedReading.parse(text, unit, zero: true)
+      def record(lot, table, typed, upper, person, place)
+        resolution = typed.reject { |reading| reading.value_si.zero? }.map(&:resolution_si).max
+        pull = ImportRecording.call(lot_id: lot.id, name: "readings.csv", source: table.text, person_id: person.id, origin: "readings",
+                                    choices: table.choices(Catalogue.measurand(lot.measurand)), resolution_si: resolution, **place)
+        between(pull, lot, typed.last, upper, person.id) if upper
+        pull.id
+      end
+      private_class_method :record
+
+      def typed(figures, readings, unit)
+        unless readings.size.between?(MIN_READINGS, MAX_READINGS)
+          raise InvalidInput.new("#{readings.size} readings: a curve takes #{MIN_READINGS} to #{MAX_READINGS}. With fewer, type the peak",
+                                 fields: { readings: "must be #{MIN_READINGS} to #{MAX_READINGS}" })
+        end
+
+        readings.each_with_index.map { |row, i| numbered(figures, row[:force], unit, i + 1) }
+      end
+      private_class_method :typed
+
+      def numbered(figures, text, unit, number)
+        figures.parse({ text: text, unit: unit }, zero: true)
       rescue InvalidInput => e
-        raise InvalidInput.new("Reading #{index + 1}: #{e.message}", fields: { readings: "number #{index + 1} #{e.message}" })
+        raise InvalidInput.new("Reading #{number}: #{e.message}", fields: { readings: "number #{number} #{e.message}" })
       end
-      private_class_method :number
+      private_class_method :numbered
 
-      def count!(forces)
-        return if forces.size.between?(FEWEST, MOST)
+      def upper(figures, text, unit, last)
+        return if text.to_s.strip.empty?
 
-        raise InvalidInput.new("#{forces.size} readings: a curve takes #{FEWEST} to #{MOST}. With fewer, type the peak", fields: { readings: "must be #{FEWEST} to #{MOST}" })
+        reading = figures.parse({ text: text, unit: unit }, field: :broke_before)
+        return reading if reading.value_si > last.value_si
+
+        raise InvalidInput.new("The reading that was not reached must lie above the last one, #{last.text}",
+                               fields: { broke_before: "must be above the last reading" })
       end
-      private_class_method :count!
+      private_class_method :upper
 
-      def above!(upper, forces)
-        return if upper.nil? || upper.newtons > forces.last.newtons
-
-        raise InvalidInput.new("The reading that was not reached must lie above the last one, #{forces.last.text}", fields: { broke_before: "must be above the last reading" })
-      end
-      private_class_method :above!
-
-      # The first line makes the bytes unlike those of any other specimen with the same readings.
-      def table(readings, unit, displacement_unit, specimen)
-        travel = displacement_unit && readings.all? { |row| !row[:displacement].to_s.strip.empty? }
-        header = ["Nr", "Force [#{unit.symbol}]", *("Displacement [#{displacement_unit}]" if travel)]
-        rows = readings.each_with_index.map { |row, i| [i + 1, row[:force].strip.tr(",", "."), *(row[:displacement].strip.tr(",", ".") if travel)].join(";") }
-        ["Readings noted by hand, specimen #{specimen || 'next'}, #{Time.now.utc.iso8601(3)}", header.join(";"), *rows, ""].join("\n")
-      end
-      private_class_method :table
-
-      def between(pull, person_id, last, upper)
-        JudgePull.call(pull_id: pull.id, person_id: person_id, counts_as: "between", force_newtons: last.newtons, upper_newtons: upper.newtons,
+      def between(pull, lot, last, upper, person_id)
+        quantity = lot.terms.rated_quantity
+        Measure.typed(pull, quantity, last, person_id: person_id, source: "readings", lower_bound_cause: "last_reading")
+        JudgePull.call(pull_id: pull.id, person_id: person_id, counts_as: "between", upper: { text: upper.text, unit: upper.unit },
                        reason: "Broke after #{last.text} and before #{upper.text} #{upper.unit} was read")
       end
       private_class_method :between

@@ -2,28 +2,49 @@
 
 module MildAnvil
   module Actions
-    # Recomputes what the rack shows of a lot; called inside the transaction of every change to it.
+    # Brings what the rack shows of a lot up to date: its facts at once, in the transaction of every change; its rating when it is computed.
     module RefreshLot
       module_function
 
-      # @param lot [Store::Models::Lot]
-      # @return [Hash] the new summary
+      # @param lot [Store::Models::Lot] locked by the caller's transaction
       def call(lot)
-        content = refresh(lot)
-        borrowers = Store::Models::ScatterLoan.where(from_lot_id: lot.id).select_order_map(:lot_id)
-        borrowers.each { |id| refresh(Store::Models::Lot.locked!(id)) } # their bounds may rest on this lot's scatter
-        content
+        dependents = lot.refresh.dependent_ids # their figures may rest on this lot's
+        # In one order, so that lots which rest on each other do not wait for each other.
+        Store::Models::LotSummary.where(lot_id: [lot.id, *dependents]).order(:lot_id).for_update.select_map(:lot_id)
+        refresh(lot)
+        dependents.each { |id| refresh(Store::Models::Lot.fetch!(id)) }
       end
 
       def refresh(lot)
-        rated = RateLot.of(lot.refresh, pulls: Store::Models::Pull.where(lot_id: lot.id).judged.all)
-        signed = Store::Models::SignedRating.where(lot_id: lot.id).order(:number).last
-        content = LotSummary.call(rated, signed)
-        row = { state: content[:next_step], content: JSON.generate(content), rule_version: Core::Rating::Statement::RULE_VERSION }
-        Store::Models::LotSummary.dataset.on_duplicate_key_update(*row.keys).insert(lot_id: lot.id, **row)
-        content
+        facts = LotFacts.new(lot)
+        inputs = RatingInputs.call(facts)
+        key = RatingInputs.key(inputs)
+        row = Store::Models::LotSummary[lot.id]
+        content = SummaryFacts.call(facts, inputs)
+        rating = row.rating_h if row&.rating_key == key
+        save(lot.id, row, facts: JSON.generate(content), wanted_key: key, changed_at: Time.now,
+                          state: SummaryFacts.next_step(content, rating), **SummaryFacts.described(facts))
       end
       private_class_method :refresh
+
+      def save(lot_id, row, **values)
+        row ? row.update(values) : Store::Models::LotSummary.create(lot_id: lot_id, **values)
+      end
+      private_class_method :save
+
+      # Puts a computed rating beside the facts, unless they have changed meanwhile.
+      # @param lot_id [Integer]
+      # @param key [String] of the inputs that it was computed from
+      # @param content [Hash, nil] the statement, string keys
+      def rated(lot_id, key, content)
+        Store::Database.write do
+          row = Store::Models::LotSummary.where(lot_id: lot_id).for_update.first
+          next if row.nil? || row.wanted_key != key
+
+          rating = content ? SummaryRating.call(content) : nil
+          row.update(rating: JSON.generate(rating), rating_key: key, state: SummaryFacts.next_step(row.facts_h, rating))
+        end
+      end
     end
   end
 end

@@ -2,50 +2,49 @@
 
 module MildAnvil
   module Actions
-    # The earlier lots of a type whose scatter a small lot can borrow, and what those it chose give it.
+    # The earlier lots of a type whose scatter a small lot can borrow, and what those it chose give it. Only lots of one item type, pulled
+    # in one direction and rated in one quantity scatter alike.
     module ScatterLenders
-      FEWEST = 2
+      MIN_BREAKS = 2
 
       module_function
 
-      # @return [Array<Hash>] every other lot of the type with a break; because: why one cannot lend
+      # @return [Array<Hash>] every other lot of the type with a break; reason: why one cannot lend
       def list(lot_id:)
         lot = Store::Models::Lot.fetch!(lot_id)
-        chosen = chosen(lot)
-        Store::Models::Lot.where(item_type: lot.item_type).exclude(id: lot.id).order(Sequel.desc(:id)).eager(:job).all.filter_map { |other| row(other, chosen) }
+        figures = Figures.of(lot)
+        chosen = lot.lender_ids
+        candidates(lot).map { |row| shown(row, figures).merge(chosen: chosen.include?(row[:id])) }
       end
+
+      # @return [Array<Hash>] rows of Store::Lenders
+      def candidates(lot) = Store::Lenders.for(lot)
 
       # @return [Core::Rating::Borrowed, nil] nil while nothing is borrowed, or nothing of it can be used any more
       def borrowed(lot)
-        lots = Store::Models::Lot.where(id: chosen(lot)).order(:id).all
-        return if lots.empty?
+        ids = lot.lender_ids
+        return if ids.empty?
 
-        samples = lots.to_h { |other| [other, RateLot.sample(other)] }.select { |_, sample| why_not(sample).nil? }
-        return if samples.empty?
+        usable = candidates(lot).select { |row| ids.include?(row[:id]) && why_not(row).nil? }.sort_by { |row| row[:id] }
+        return if usable.empty?
 
-        Core::Rating::Borrowed.from(samples.values.map(&:breaks_newtons), source: samples.keys.map { |other| "#{other.name} (lot #{other.id})" }.join(", "))
+        breaks = usable.map { |row| LotFacts.new(Store::Models::Lot.fetch!(row[:id])).sample.breaks_si }
+        Core::Rating::Borrowed.from(breaks, source: usable.map { |row| "#{row[:name]} (lot #{row[:id]})" }.join(", "))
       end
 
       # @return [String, nil]
-      def why_not(sample)
-        return "holds more than breaks" unless sample.complete?
-        return "has fewer than #{FEWEST} breaks" if sample.count < FEWEST
+      def why_not(row)
+        return "holds more than breaks" unless row[:breaks_only]
+        return "has fewer than #{MIN_BREAKS} breaks" if row[:breaks] < MIN_BREAKS
 
-        "has no scatter at all" if Core::Statistics::Description.of(sample.breaks_newtons).degenerate?
+        "has no scatter at all" unless row[:standard_deviation_si].to_f.positive?
       end
 
-      def chosen(lot) = Store::Models::ScatterLoan.where(lot_id: lot.id).select_map(:from_lot_id)
-      private_class_method :chosen
-
-      def row(other, chosen)
-        sample = RateLot.sample(other)
-        return if sample.breaks_newtons.empty?
-
-        described = Core::Statistics::Description.of(sample.breaks_newtons)
-        { id: other.id, name: other.name, customer: other.job.customer, breaks: described.count, mean_newtons: described.mean,
-          standard_deviation_newtons: described.standard_deviation, because: why_not(sample), chosen: chosen.include?(other.id) }
+      def shown(row, figures)
+        { id: row[:id], name: row[:name], customer: row[:customer], breaks: row[:breaks], mean: figures.reading(row[:mean_si]),
+          standard_deviation: figures.reading(row[:standard_deviation_si]), reason: why_not(row) }
       end
-      private_class_method :row
+      private_class_method :shown
     end
   end
 end

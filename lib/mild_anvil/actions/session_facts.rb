@@ -2,14 +2,23 @@
 
 module MildAnvil
   module Actions
-    # Who can be at work.
+    # Whether the database answers, and who somebody is.
     module SessionFacts
       module_function
 
       def database_answers! = Sequel::Model.db.test_connection
 
-      # @return [Array<Hash>]
-      def people = Store::Models::Person.order(:id).map(&:values)
+      # @return [Hash, nil] of a person who is here
+      def person(id)
+        person = id && Store::Models::Person[id]
+        person&.active ? { id: person.id, name: person.name, roles: person.roles } : nil
+      end
+
+      # @return [Integer, nil] whose account it is
+      def person_of_account(account_id) = account_id && Store::Models::Account[account_id]&.person_id
+
+      # @return [Boolean] whether anybody can sign in
+      def people? = !Store::Models::Account.empty?
     end
   end
 end

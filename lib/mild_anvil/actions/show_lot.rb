@@ -2,31 +2,49 @@
 
 module MildAnvil
   module Actions
-    # All that the screens of one lot share: the lot, its job, its summary, its pulls, its signed ratings.
+    # All that the screens of one lot share: the lot, its job, what is asked, its summary, its pulls, its statements.
     module ShowLot
-      SPARK_POINTS = 90
+      COLUMNS = %i[id uid job_id name item_type material maker differs_from_use direction configuration item_condition setup_class
+                   measurand display_unit specimens_planned relative_only reference_lot_id version].freeze
 
       module_function
 
       # @return [Hash]
       def call(lot_id:)
         lot = Store::Models::Lot.fetch!(lot_id)
-        rated = RateLot.of(lot)
-        signed = Store::Models::SignedRating.where(lot_id: lot.id).eager(:person).order(:number).all
-        { lot: lot.values.merge(marking_step: lot.marking_step&.to_f), job: lot.job.values, summary: LotSummary.call(rated, signed.last),
-          pulls: rated.pulls.map { |pull| PullRow.call(pull) }, ratings: signed.map { |rating| signed_row(rating) }, specimens: specimens(lot),
-          siblings: lot.job.lots_dataset.exclude(id: lot.id).select_map(%i[id name]).map { |id, name| { id: id, name: name } } }
+        facts = LotFacts.new(lot)
+        { lot: lot.values.slice(*COLUMNS).merge(rated_parts: lot.rated_parts), job: job(lot.job), ask: ShowAsk.call(lot),
+          summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot), specimens: specimens(lot),
+          loads: loads(lot), siblings: siblings(lot) }
       end
 
-      def signed_row(rating)
-        { id: rating.id, number: rating.number, person: rating.person.name, created_at: rating.created_at, statement: rating.statement.slice("minimum", "working_load_limit", "factor", "chosen") }
+      def job(job) = job.values.slice(:id, :customer, :title, :purpose)
+      private_class_method :job
+
+      def statements(lot)
+        lot.statements_dataset.eager(:person, :superseded_by, signatures: :person).all.map { |row| StatementRow.call(row) }
       end
-      private_class_method :signed_row
+      private_class_method :statements
 
       def specimens(lot)
         lot.specimens_dataset.eager(:features).all.map { |s| { number: s.number, features: s.features.map(&:name) } }
       end
       private_class_method :specimens
+
+      def loads(lot)
+        figures = Figures.of(lot)
+        numbers = lot.specimens.to_h { |specimen| [specimen.id, specimen.number] }
+        Store::Models::Load.of_lot(lot.id).all.map do |load|
+          { id: load.id, specimen: numbers[load.feature.specimen_id], feature: load.feature.name, source: load.source,
+            figure: figures.stated(load), at: load.at, note: load.note, person: load.person.name }
+        end
+      end
+      private_class_method :loads
+
+      def siblings(lot)
+        lot.job.lots_dataset.exclude(id: lot.id).select_map(%i[id name]).map { |id, name| { id: id, name: name } }
+      end
+      private_class_method :siblings
     end
   end
 end

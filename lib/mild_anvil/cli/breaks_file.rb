@@ -7,8 +7,8 @@ module MildAnvil
   module Cli
     # Reads breaks from a CSV or JSON file as docs/cli.md describes.
     class BreaksFile
-      Breaks = Struct.new(:observations, :terms, :resolution_newtons, keyword_init: true)
-      FORCE_COLUMNS = %w[force peak break strength].freeze
+      Breaks = Struct.new(:observations, :terms, :resolution_si, keyword_init: true)
+      FORCE_COLUMNS = %w[force value_si peak break strength].freeze
       FIELD_SEPARATORS = [",", ";", "\t"].freeze
 
       # @param text [String]
@@ -31,7 +31,7 @@ module MildAnvil
 
         unit = terms["unit"]
         observations = rows.each_with_index.map { |row, i| observation(row, i + 1, unit) }
-        Breaks.new(observations: observations, terms: terms, resolution_newtons: @resolutions.compact.max)
+        Breaks.new(observations: observations, terms: terms, resolution_si: @resolutions.compact.max)
       end
 
       private
@@ -63,24 +63,28 @@ module MildAnvil
       def observation(row, number, file_unit)
         key = row.keys.compact.find { |k| force_header?(k) } || raise(InvalidInput, "row #{number} has no force: name the column force")
         unit = unit_of(row, key, file_unit)
-        Core::Rating::Observation.checked(counts_as: (row["counts_as"] || "break").to_s.strip.tr(" ", "_"), force_newtons: newtons(row[key], unit, number),
-                                          upper_newtons: row["upper"] && newtons(row["upper"], unit, number), label: number.to_s, reason: row["reason"], mode: row["mode"])
+        upper = row["upper"] || row["upper_si"]
+        Core::Rating::Observation.checked(counts_as: (row["counts_as"] || "break").to_s.strip.tr(" ", "_"), label: number.to_s,
+                                          value_si: si(row[key], unit), upper_si: upper && si(upper, unit),
+                                          reason: row["reason"], mode: row["mode"])
       rescue InvalidInput => e
         raise InvalidInput.new("row #{number}: #{e.message}", **e.details)
       end
 
-      # The header's unit, as in “force [kN]” or force_newtons; then the row's own, then the file's.
+      # The header's unit, as in “force [kN]” or force_newtons; then the row's own, then the file's. A paper's value_si is in newtons.
       def unit_of(row, key, file_unit)
+        return @units.force!("N") if key == "value_si"
+
         stated = key[/[\[(]\s*([^\])]+)/, 1] || key[/_([A-Za-z]+)\z/, 1]
         @units.force!(stated || row["unit"] || file_unit || "N")
       end
 
-      def newtons(value, unit, _number)
+      def si(value, unit)
         return unit.to_si(value.to_f) if value.is_a?(Numeric)
 
         reading = Core::Quantity::TypedReading.parse(value, unit)
-        @resolutions << reading.resolution_newtons
-        reading.newtons
+        @resolutions << reading.resolution_si
+        reading.value_si
       end
     end
   end

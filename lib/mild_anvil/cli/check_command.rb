@@ -7,7 +7,7 @@ module MildAnvil
     module CheckCommand
       Instrument = Core::Instrument
       # The key that tells which problem a file states.
-      KINDS = { "applied" => :calibration, "levels" => :verification, "reading" => :budget, "lower_limit" => :watch, "hours" => :creep, "breaks" => :aids, "values" => :watch }.freeze
+      KINDS = { "applied" => :calibration, "levels" => :verification, "reading" => :budget, "lower_limit" => :watch, "hours" => :creep, "breaks" => :sample_tests, "values" => :watch }.freeze
 
       module_function
 
@@ -133,8 +133,8 @@ module MildAnvil
       end
       private_class_method :log
 
-      def aids(given) = { breaks: given["breaks"].size, aids: Core::Judging::Aids.for(ProblemFile.numbers!(given, "breaks")) }
-      private_class_method :aids
+      def sample_tests(given) = { breaks: given["breaks"].size, sample_tests: Core::Outliers::SampleTests.for(ProblemFile.numbers!(given, "breaks")) }
+      private_class_method :sample_tests
     end
   end
 end

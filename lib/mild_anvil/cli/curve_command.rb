@@ -21,12 +21,19 @@ module MildAnvil
       # @return [Hash] reading and findings
       # @raise [InvalidInput] when the file cannot be read, or something must be answered first
       def one(path, options)
-        reading = Devices::Delimited::Reader.read(Devices::Delimited::Source.file(path), name: File.basename(path), units: Catalogue.units, choices: choices(options))
-        raise InvalidInput.new("#{reading.questions.map { |q| q[:text] }.join(' ')} Answer with --columns or --rate", questions: reading.questions, reading: reading.to_h) unless reading.ready?
-
+        source = Devices::Delimited::Source.file(path)
+        reading = Devices::Delimited::FileReader.read(source, name: File.basename(path), units: Catalogue.units, choices: choices(options))
+        refuse_open_questions(reading)
         analysis = Core::Curve::Analysis.new(reading.recording, settings: CurveSettings.call(options, Catalogue.units))
-        { file: File.basename(path), reading: reading.to_h, resolution_newtons: analysis.step_newtons, rule_version: Core::Curve::Analysis::RULE_VERSION,
-          findings: analysis.findings.map { |f| numbered(f) } }
+        { file: File.basename(path), reading: reading.to_h, resolution_newtons: analysis.step_newtons,
+          rule_version: Core::Curve::Analysis::RULE_VERSION, findings: analysis.findings.map { |f| numbered(f) } }
+      end
+
+      def refuse_open_questions(reading)
+        return if reading.ready?
+
+        raise InvalidInput.new("#{reading.questions.map { |q| q[:text] }.join(' ')} Answer with --columns or --rate",
+                               questions: reading.questions, reading: reading.to_h)
       end
 
       # What is infinite or no number has no place in JSON.
@@ -49,22 +56,36 @@ module MildAnvil
           index, role, unit, main = part.split(":")
           { index: Integer(index), role: role, unit: unit, main: main == "main" || nil }.compact
         end
-        Devices::Delimited::Reader::Choices.new(columns: columns, interval_seconds: options[:rate] && (1.0 / options[:rate]), skip_bad_rows: options[:skip_bad_rows])
+        Devices::Delimited::FileReader::Choices.new(columns: columns, interval_seconds: options[:rate] && (1.0 / options[:rate]), skip_bad_rows: options[:skip_bad_rows])
       rescue ArgumentError
         raise InvalidInput.new("--columns wants index:role:unit, such as 0:time:s,1:force:kN:main", columns: options[:columns])
       end
 
       def text(found, options)
         reading = found[:reading]
-        lines = ["#{found[:file]}: #{reading[:rows]} rows, #{reading[:delimiter_name]}, decimal #{reading[:decimal_mark]}, #{reading[:encoding]}"]
-        reading[:columns].each { |c| lines << "  #{c[:header]}: #{c[:role]}#{" in #{c[:unit]}" if c[:unit]}#{', the force' if c[:main]} (#{c[:because]})" }
-        [*lines, *reading[:warnings].map { |w| "  #{w}" }, "", *found[:findings].map { |f| line(f, found, options) }].join("\n")
+        lines = ["#{found[:file]}: #{reading[:rows]} rows, #{reading[:delimiter_name]}, decimal #{reading[:decimal_mark]}, " \
+                 "#{reading[:encoding]}"]
+        lines += reading[:columns].map { |column| column_line(column) }
+        lines += reading[:warnings].map { |warning| "  #{warning}" }
+        [*lines, "", *found[:findings].map { |f| line(f, found, options) }].join("\n")
+      end
+
+      def column_line(column)
+        unit = " in #{column[:unit]}" if column[:unit]
+        "  #{column[:header]}: #{column[:role]}#{unit}#{', the force' if column[:main]} (#{column[:because]})"
       end
 
       def line(finding, found, options)
         unit = Catalogue.units.find(options[:unit] || found[:reading][:columns].find { |c| c[:main] }[:unit])
-        value = finding[:force_newtons] && Core::Quantity::FigureRule.for(unit: unit, resolution_newtons: found[:resolution_newtons], largest_newtons: finding[:force_newtons].abs).nearest(finding[:force_newtons])
-        format("%-15s %12s %14s   %s", finding[:kind].tr("_", " "), finding[:at_seconds] ? "#{format('%.6g', finding[:at_seconds])} s" : "", value.to_s, finding[:because])
+        at = finding[:at_seconds] ? "#{format('%.6g', finding[:at_seconds])} s" : ""
+        value = stated(finding[:force_newtons], unit, found[:resolution_newtons])
+        format("%-15s %12s %14s   %s", finding[:kind].tr("_", " "), at, value, finding[:because])
+      end
+
+      def stated(newtons, unit, resolution)
+        return "" if newtons.nil?
+
+        Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution, largest_si: newtons.abs).nearest(newtons).to_s
       end
 
       def folder(path, options)

@@ -1,6 +1,9 @@
 # frozen_string_literal: true
 
+require "openssl"
 require "sequel"
+require "ulid"
+require "zlib"
 
 module MildAnvil
   module Store
@@ -8,7 +11,7 @@ module MildAnvil
     module Database
       MIGRATIONS = File.expand_path("../../../db/migrate", __dir__)
       ON_CONNECT = ["SET NAMES utf8mb4 COLLATE utf8mb4_unicode_ci", "SET time_zone = '+00:00'",
-                    # What is read behind a lock is what others have saved by then, not what was there when the transaction began.
+                    # What is read behind a lock is what others have saved by then, not what was there at the beginning.
                     "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED",
                     "SET sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO'"].freeze
       # Deadlocks and lost connections are worth another try; anything else is a mistake.
@@ -22,13 +25,14 @@ module MildAnvil
       # @raise [Error] naming the address when no server answers there
       def connect(url, connections: 8)
         Sequel.default_timezone = :utc
-        database = Sequel.connect(url, fractional_seconds: true, max_connections: connections, after_connect: ->(c) { ON_CONNECT.each { |sql| c.query(sql) } })
+        database = Sequel.connect(url, fractional_seconds: true, max_connections: connections,
+                                       after_connect: ->(c) { ON_CONNECT.each { |sql| c.query(sql) } })
         database.extension(:connection_validator)
         database.pool.connection_validation_timeout = 60
         Sequel::Model.db = database
         database
       rescue Sequel::DatabaseConnectionError => e
-        raise Error.new("No database answers at #{url.sub(%r{//[^@]*@}, '//')}: #{e.message}. Start it, or correct DATABASE_URL", url: url)
+        raise Error.new("No database answers at #{url.sub(%r{//[^@]*@}, '//')}: #{e.message}. Start it, or correct DATABASE_URL")
       end
 
       def migrate(database)
@@ -36,11 +40,12 @@ module MildAnvil
         Sequel::Migrator.run(database, MIGRATIONS)
       end
 
-      # Runs a block in a transaction; again if the database chose it to give way to another.
+      # Runs a block in a transaction, with its events as the last thing written; again if the database chose it to give way to
+      # another.
       def write(database = Sequel::Model.db, &block)
         tries = 0
         begin
-          database.transaction(&block)
+          transaction(database, &block)
         rescue Sequel::SerializationFailure, Sequel::DatabaseLockTimeout, Sequel::DatabaseDisconnectError
           tries += 1
           raise if tries >= TRIES || database.in_transaction?
@@ -49,6 +54,16 @@ module MildAnvil
           retry
         end
       end
+
+      def transaction(database)
+        outermost = (Thread.current[:mild_anvil_writes] ||= 0).zero?
+        Thread.current[:mild_anvil_writes] += 1
+        database.transaction { yield.tap { Events.flush(database) if outermost } }
+      ensure
+        Thread.current[:mild_anvil_writes] -= 1
+        Events.pending.clear if outermost
+      end
+      private_class_method :transaction
     end
   end
 end

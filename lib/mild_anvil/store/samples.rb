@@ -42,7 +42,7 @@ module MildAnvil
       def insert(channel_id, chunks)
         positions = Hash.new(-1)
         rows = chunks.map { |bin, first, content| [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content] }
-        Blobs.insert(:channel_chunks, %i[channel_id bin position first_value content], rows)
+        Blobs.insert(:chunks, %i[channel_id bin position first_value content], rows)
       end
       private_class_method :insert
 
@@ -81,7 +81,7 @@ module MildAnvil
       # @return [Array<Integer>] the bins that are kept for a channel, without 1
       def bins(channel_id) = chunks.where(channel_id: channel_id).exclude(bin: 1).distinct.order(:bin).select_map(:bin)
 
-      def chunks = Sequel::Model.db[:channel_chunks]
+      def chunks = Sequel::Model.db[:chunks]
       private_class_method :chunks
     end
   end

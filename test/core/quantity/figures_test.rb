@@ -21,15 +21,15 @@ class FiguresTest < CoreCase
     200.times do
       force = random.rand * 50_000
       figure = rule("lbf", 0.5)
-      assert_operator figure.down(force).newtons, :<=, force * (1 + 1e-9)
-      assert_operator figure.up(force).newtons, :>=, force * (1 - 1e-9)
+      assert_operator figure.down(force).value_si, :<=, force * (1 + 1e-9)
+      assert_operator figure.up(force).value_si, :>=, force * (1 - 1e-9)
     end
   end
 
   def test_the_step_follows_the_instrument_into_another_unit
-    assert_equal "21.35", Rule.for(unit: unit("kN"), resolution_newtons: 10.0).nearest(21_349.0).text
-    assert_equal "4800", Rule.for(unit: unit("lbf"), resolution_newtons: 10.0).nearest(21_349.0).text
-    assert_equal "21.3", Rule.for(unit: unit("kN"), largest_newtons: 21_349.0).down(21_349.0).text
+    assert_equal "21.35", Rule.for(unit: unit("kN"), resolution_si: 10.0).nearest(21_349.0).text
+    assert_equal "4800", Rule.for(unit: unit("lbf"), resolution_si: 10.0).nearest(21_349.0).text
+    assert_equal "21.3", Rule.for(unit: unit("kN"), largest_si: 21_349.0).down(21_349.0).text
   end
 
   def test_negative_figures_round_towards_less
@@ -52,9 +52,9 @@ class FiguresTest < CoreCase
   def test_a_typed_reading_keeps_its_digits_as_its_resolution
     reading = Typed.parse(" 21,35 ", unit("kN"))
 
-    assert_in_delta 21_350.0, reading.newtons, 1e-9
-    assert_in_delta 10.0, reading.resolution_newtons, 1e-9
-    assert_in_delta 9.80665, Typed.parse("3850", unit("kgf")).resolution_newtons, 1e-9
+    assert_in_delta 21_350.0, reading.value_si, 1e-9
+    assert_in_delta 10.0, reading.resolution_si, 1e-9
+    assert_in_delta 9.80665, Typed.parse("3850", unit("kgf")).resolution_si, 1e-9
   end
 
   def test_what_is_no_reading_is_refused_in_words

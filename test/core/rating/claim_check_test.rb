@@ -5,7 +5,7 @@ require_relative "../../test_helper"
 class ClaimCheckTest < CoreCase
   LOT = [23.4, 24.1, 23.0, 24.6, 23.7, 22.8].freeze
 
-  def verdict(claim, lot = LOT, **given) = Rating::Rate.call(sample_of(*lot), terms(claim: claim, **given)).verdict
+  def verdict(claim, lot = LOT, **given) = Rating::ComputeRating.call(sample_of(*lot), terms(claims: [claim], **given)).verdict
 
   def test_pass_fail_and_cannot_tell_by_both_bounds
     assert_equal(%i[pass cannot_tell fail], [20.5, 22.0, 24.0].map { |force| verdict(claim(force)).state })
@@ -26,13 +26,13 @@ class ClaimCheckTest < CoreCase
     strict = claim(23.5, every_piece: true)
 
     assert_equal :fail, verdict(strict).state
-    assert_match(/22.8/, verdict(strict).because)
+    assert_match(/22.8/, verdict(strict).reason)
     assert_equal :fail, verdict(strict, [22.9]).state
   end
 
   def test_an_average_is_compared_with_the_average
     assert_equal :pass, verdict(claim(22.9, kind: :average)).state
-    assert_match(/average/, verdict(claim(22.9, kind: :average)).because)
+    assert_match(/average/, verdict(claim(22.9, kind: :average)).reason)
   end
 
   def test_a_working_load_needs_its_factor_to_be_compared
@@ -43,13 +43,13 @@ class ClaimCheckTest < CoreCase
   end
 
   def test_a_claim_of_unknown_kind_is_taken_as_a_minimum_and_said_so
-    assert_match(/taken as a minimum/, verdict(claim(20.5, kind: :unknown)).because)
-    refute_match(/taken as a minimum/, verdict(claim(20.5)).because)
+    assert_match(/taken as a minimum/, verdict(claim(20.5, kind: :unknown)).reason)
+    refute_match(/taken as a minimum/, verdict(claim(20.5)).reason)
   end
 
   def test_one_break_cannot_tell
     assert_equal :cannot_tell, verdict(claim(20.0), [23.0]).state
   end
 
-  def claim(force, **given) = Rating::Claim.new(newtons: force * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
+  def claim(force, **given) = Rating::Claim.new(value_si: force * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
 end

@@ -12,7 +12,7 @@ class MoreSchoolsTest < CoreCase
   def test_borrowed_scatter_makes_one_break_useful
     result = rate(:BorrowedScatter, [23.4], borrowed: borrowed)
 
-    assert_in_delta 23_400 - (MildAnvil::Core::Statistics::ToleranceFactor.normal(breaks: 1, coverage: 0.95, confidence: 0.95, dof: 6) * borrowed.standard_deviation_newtons), result.newtons, 1e-6
+    assert_in_delta 23_400 - (MildAnvil::Core::Statistics::ToleranceFactor.normal(breaks: 1, coverage: 0.95, confidence: 0.95, dof: 6) * borrowed.standard_deviation_si), result.value_si, 1e-6
     assert_equal 6, result.working[:dof]
   end
 
@@ -30,7 +30,7 @@ class MoreSchoolsTest < CoreCase
 
   # 5 pieces, 5 % weak: 0.95^5 = 77 %; with one repeat of two more 0.774 + 5·0.05·0.95^4·0.95^2 = 96 %.
   def test_the_claim_check_shows_what_its_repeat_accepts
-    result = rate(:IncomingClaim, [23.4, 24.1, 23.0, 24.6, 23.7], claim: claim(20))
+    result = rate(:IncomingClaim, [23.4, 24.1, 23.0, 24.6, 23.7], claims: [claim(20)])
 
     assert_in_delta 0.7738, result.working[:accepted_share], 1e-4
     assert_in_delta 0.7738 + (5 * 0.05 * (0.95**6)), result.working[:accepted_with_repeat_share], 1e-4
@@ -38,63 +38,75 @@ class MoreSchoolsTest < CoreCase
   end
 
   def test_one_below_the_claim_asks_for_two_more
-    assert_match(/pull 2 more/, rate(:IncomingClaim, [23.4, 19.9, 23.0], claim: claim(20)).refusal)
+    assert_match(/pull 2 more/, rate(:IncomingClaim, [23.4, 19.9, 23.0], claims: [claim(20)]).refusal)
     assert_match(/no strength is claimed/, rate(:IncomingClaim, [23.4, 19.9, 23.0]).refusal)
   end
 
   def with_modes(pairs)
-    Rating::Sample.new(pairs.map { |force, mode| Rating::Observation.checked(counts_as: :break, force_newtons: force * 1000.0, mode: mode) })
+    Rating::Sample.new(pairs.map { |force, mode| Rating::Observation.checked(counts_as: :break, value_si: force * 1000.0, mode: mode) })
   end
 
   MODES = [[20.1, "stitching"], [23.5, "webbing"], [20.6, "stitching"], [24.0, "webbing"], [19.8, "stitching"], [24.4, "webbing"], [20.3, "stitching"]].freeze
 
-  def test_the_weaker_way_limits_and_the_other_is_next
-    result = Rating::CompetingRisks.call(with_modes(MODES), terms)
+  def risks(sample)
+    Rating::CompetingRisks.call(sample, terms, MildAnvil::Core::Quantity::FigureRule.for(unit: unit, resolution_si: 100.0))
+  end
 
-    assert_equal %w[stitching webbing], result.ways.map(&:mode)
-    assert_operator result.ways[0].newtons, :<, result.ways[1].newtons
+  # 0.1 kN is the instrument's step: a minimum of 19.28 kN is stated as 19.2, never as 19.3.
+  def test_what_limits_is_rounded_down_like_every_minimum
+    result = risks(with_modes(MODES))
+    stated = result.modes.map { |m| format("%.1f kN", (m.value_si / 100.0).floor / 10.0) }
+
+    stated.each { |figure| assert_includes result.in_words, figure }
+  end
+
+  def test_the_weaker_way_limits_and_the_other_is_next
+    result = risks(with_modes(MODES))
+
+    assert_equal %w[stitching webbing], result.modes.map(&:mode)
+    assert_operator result.modes[0].value_si, :<, result.modes[1].value_si
     assert_match(/“stitching” limits.*mended the minimum becomes.*“webbing”/, result.in_words)
   end
 
   def test_one_way_of_failing_is_no_competition
-    assert_nil Rating::CompetingRisks.call(with_modes(MODES.map { |f, _| [f, "stitching"] }), terms)
-    assert_nil Rating::CompetingRisks.call(sample_of(1.0, 2.0), terms)
+    assert_nil risks(with_modes(MODES.map { |f, _| [f, "stitching"] }))
+    assert_nil risks(sample_of(1.0, 2.0))
   end
 
   def test_one_break_of_a_kind_gives_no_minimum_for_it
-    single = Rating::CompetingRisks.call(with_modes([*MODES.first(1), [23.5, "webbing"], [24.0, "webbing"]]), terms).ways.find { |w| w.mode == "stitching" }
+    single = risks(with_modes([*MODES.first(1), [23.5, "webbing"], [24.0, "webbing"]])).modes.find { |m| m.mode == "stitching" }
 
-    assert_nil single.newtons
+    assert_nil single.value_si
     assert_match(/one break/, single.refusal)
   end
 
   CENSORED = [23.4, 24.1, [:at_least, 23.0], 24.6, [:at_least, 22.8], 23.7, 23.1].freeze
 
   def test_what_is_chosen_is_calibrated_by_simulation_and_always_the_same
-    one, two = Array.new(2) { Rating::Rate.call(sample_of(*CENSORED), terms) }
+    one, two = Array.new(2) { Rating::ComputeRating.call(sample_of(*CENSORED), terms) }
 
     assert_match(/simulating/, one.chosen.in_words)
-    assert_in_delta one.chosen.newtons, two.chosen.newtons, 1e-9
+    assert_in_delta one.chosen.value_si, two.chosen.value_si, 1e-9
     assert one.chosen.working[:simulated]
   end
 
   def test_the_quick_bounds_become_calibrated_when_asked
-    quick = Rating::Rate.call(sample_of(*CENSORED), terms)
-    full = Rating::Rate.call(sample_of(*CENSORED), terms(simulate: true))
+    quick = Rating::ComputeRating.call(sample_of(*CENSORED), terms)
+    full = Rating::ComputeRating.call(sample_of(*CENSORED), terms(calibrate: :all))
 
     refute quick.results.find { |r| r.key == :fitted_weibull }.working[:simulated]
     assert full.results.find { |r| r.key == :fitted_weibull }.working[:simulated]
-    assert_in_delta quick.chosen.newtons, full.chosen.newtons, 1e-9
+    assert_in_delta quick.chosen.value_si, full.chosen.value_si, 1e-9
   end
 
   def test_a_complete_normal_lot_needs_no_simulation
-    refute Rating::Rate.call(sample_of(23.4, 24.1, 23.0), terms(simulate: true, school: :fitted_normal)).chosen.working[:simulated]
+    refute Rating::ComputeRating.call(sample_of(23.4, 24.1, 23.0), terms(calibrate: :all, school: :fitted_normal)).chosen.working[:simulated]
   end
 
   def test_what_more_breaks_would_do_belongs_to_tolerance_bounds
-    assert_equal([1, 2, 3, 5], Rating::Rate.call(sample_of(23.4, 24.1, 23.0, 24.6), terms).next_breaks.map { |row| row[:more] })
-    assert_empty Rating::Rate.call(sample_of(*CENSORED), terms).next_breaks
-    assert_empty Rating::Rate.call(sample_of(23.4), terms).next_breaks
+    assert_equal([1, 2, 3, 5], Rating::ComputeRating.call(sample_of(23.4, 24.1, 23.0, 24.6), terms).next_breaks.map { |row| row[:more] })
+    assert_empty Rating::ComputeRating.call(sample_of(*CENSORED), terms).next_breaks
+    assert_empty Rating::ComputeRating.call(sample_of(23.4), terms).next_breaks
   end
 
   def test_a_plot_has_its_points_axis_and_line

@@ -11,7 +11,7 @@ class OddLotsTest < CoreCase
 
   def observation(random, force)
     kind = KINDS.sample(random: random)
-    Rating::Observation.checked(counts_as: kind, force_newtons: force, upper_newtons: kind == :between ? (force * 1.1) + 1 : nil, mode: [nil, "torn", "slip"].sample(random: random), reason: "x")
+    Rating::Observation.checked(counts_as: kind, value_si: force, upper_si: kind == :between ? (force * 1.1) + 1 : nil, mode: [nil, "torn", "slip"].sample(random: random), reason: "x")
   end
 
   def lot(random)
@@ -32,10 +32,10 @@ class OddLotsTest < CoreCase
     COUNT.times do |seed|
       random = Random.new(seed)
       sample = lot(random)
-      stated = Timeout.timeout(SECONDS) { Rating::Rate.call(sample, terms(random)).to_h }
+      stated = Timeout.timeout(SECONDS) { Rating::ComputeRating.call(sample, terms(random)).to_h }
 
       assert JSON.generate(stated), "seed #{seed}"
-      assert(stated[:schools].all? { |school| school[:refusal].nil? ? school[:newtons]&.finite? : school[:refusal].size > 10 }, "seed #{seed}")
+      assert(stated[:schools].all? { |school| school[:refusal].nil? ? school[:value_si]&.finite? : school[:refusal].size > 10 }, "seed #{seed}")
     end
   end
 

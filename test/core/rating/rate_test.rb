@@ -5,7 +5,7 @@ require_relative "../../test_helper"
 class RateTest < CoreCase
   LOT = [23.4, 24.1, 23.0, 24.6, 23.7, 22.8].freeze
 
-  def rate(lot = LOT, **given) = Rating::Rate.call(sample_of(*lot), terms(**given))
+  def rate(lot = LOT, **given) = Rating::ComputeRating.call(sample_of(*lot), terms(**given))
 
   # Hand work: docs/validation.md, section 3.
   def test_a_lot_worked_by_hand
@@ -18,8 +18,8 @@ class RateTest < CoreCase
   end
 
   def test_the_minimum_is_rounded_down_before_it_is_divided
-    assert_operator rate.minimum.newtons, :<=, rate.chosen.newtons
-    assert_operator rate.working_load_limit.newtons * rate.terms.factor, :<=, rate.minimum.newtons
+    assert_operator rate.minimum.value_si, :<=, rate.chosen.value_si
+    assert_operator rate.working_load_limit.value_si * rate.terms.factor, :<=, rate.minimum.value_si
   end
 
   def test_the_user_may_choose_another_school_but_none_that_is_no_minimum
@@ -40,8 +40,8 @@ class RateTest < CoreCase
   end
 
   def test_nothing_and_one_break_are_answered_in_words
-    assert_match(/Nothing counts yet/, rate([]).recommendation.because)
-    assert_match(/One break gives no minimum/, rate([22.1]).recommendation.because)
+    assert_match(/Nothing counts yet/, rate([]).recommendation.reason)
+    assert_match(/One break gives no minimum/, rate([22.1]).recommendation.reason)
   end
 
   def test_survivors_are_rated_by_what_they_carried
@@ -55,12 +55,12 @@ class RateTest < CoreCase
   end
 
   def test_the_statement_is_plain_values
-    assert_equal rate(claim: claim(20.0)).to_h.keys.map(&:to_s), JSON.parse(JSON.generate(rate(claim: claim(20.0)).to_h)).keys
+    assert_equal rate(claims: [claim(20.0)]).to_h.keys.map(&:to_s), JSON.parse(JSON.generate(rate(claims: [claim(20.0)]).to_h)).keys
   end
 
   def test_a_working_load_that_is_wanted_gives_the_realised_factor_and_its_band
-    wanted = Rating::Requirement.new(newtons: 3000.0, measure: :working_load, factor_low: 4, factor_high: 6)
-    margins = rate(requirement: wanted).margins
+    wanted = Rating::Requirement.new(value_si: 3000.0, measure: :working_load, factor_low: 4, factor_high: 6)
+    margins = rate(requirements: [wanted]).margins.first
 
     assert_in_delta 7.0, margins.realised_factor, 0.01
     assert_equal "above", margins.band

@@ -11,9 +11,9 @@ class SchoolsTest < CoreCase
     Rating::Schools.all.product(LOTS.values) do |school, lot|
       result = school.rate(sample_of(*lot), terms)
 
-      assert_operator result.refused?, :^, result.newtons&.finite?, "#{school}: #{lot}"
+      assert_operator result.refused?, :^, result.value_si&.finite?, "#{school}: #{lot}"
       assert_operator (result.refusal || result.in_words).size, :>, 15
-      assert_operator result.newtons, :>, 0 unless result.refused?
+      assert_operator result.value_si, :>, 0 unless result.refused?
       refute_empty result.assumption + result.weakness
     end
   end
@@ -29,19 +29,19 @@ class SchoolsTest < CoreCase
       double = school.rate(sample_of(*LOTS[:full].map { |v| v * 2 }), terms)
       next assert_predicate double, :refused? if single.refused?
 
-      assert_in_delta single.newtons * 2, double.newtons, single.newtons * 1e-6
+      assert_in_delta single.value_si * 2, double.value_si, single.value_si * 1e-6
     end
   end
 
   def test_the_order_of_pulling_does_not_matter
     Rating::Schools.all.each do |school|
-      forward, backward = [LOTS[:full], LOTS[:full].reverse].map { |lot| school.rate(sample_of(*lot), terms).newtons }
+      forward, backward = [LOTS[:full], LOTS[:full].reverse].map { |lot| school.rate(sample_of(*lot), terms).value_si }
       forward ? assert_in_delta(forward, backward, forward * 1e-9) : assert_nil(backward)
     end
   end
 
   def test_the_interval_holds_the_bound
-    Rating::Schools.all.map { |s| s.rate(sample_of(*LOTS[:full]), terms) }.select(&:interval?).each { |r| assert_operator r.newtons, :<, r.upper_newtons }
+    Rating::Schools.all.map { |s| s.rate(sample_of(*LOTS[:full]), terms) }.select(&:interval?).each { |r| assert_operator r.value_si, :<, r.upper_si }
   end
 
   def test_one_break_gives_no_minimum
@@ -51,7 +51,7 @@ class SchoolsTest < CoreCase
   end
 
   def test_an_at_least_may_be_the_lowest
-    assert_in_delta 20_500.0, Rating::Schools::Lowest.rate(sample_of(22.4, 23.1, [:at_least, 20.5]), terms).newtons, 1e-6
+    assert_in_delta 20_500.0, Rating::Schools::Lowest.rate(sample_of(22.4, 23.1, [:at_least, 20.5]), terms).value_si, 1e-6
   end
 
   def test_an_at_most_hides_the_lowest
@@ -59,7 +59,7 @@ class SchoolsTest < CoreCase
   end
 
   def test_a_void_counts_for_nothing
-    with, without = [[[:void, 3.0]], []].map { |voids| Rating::Schools::ToleranceNormal.rate(sample_of(*LOTS[:full], *voids), terms).newtons }
+    with, without = [[[:void, 3.0]], []].map { |voids| Rating::Schools::ToleranceNormal.rate(sample_of(*LOTS[:full], *voids), terms).value_si }
 
     assert_in_delta without, with, 1e-9
   end
@@ -68,7 +68,7 @@ class SchoolsTest < CoreCase
     result = Rating::Schools::ToleranceNormal.rate(sample_of(*LOTS[:wide]), terms)
 
     assert_predicate result, :refused?
-    assert_operator result.working[:bound_newtons], :<, 0
+    assert_operator result.working[:bound_si], :<, 0
   end
 
   def test_a_fitted_bound_takes_every_kind_of_value
@@ -82,12 +82,12 @@ class SchoolsTest < CoreCase
   def test_a_fitted_log_normal_bound_of_a_complete_lot_is_the_tolerance_bound
     fitted, exact = [Rating::Schools::FittedLognormal, Rating::Schools::ToleranceLognormal].map { |s| s.rate(sample_of(*LOTS[:full]), terms) }
 
-    assert_in_delta exact.newtons, fitted.newtons, 1e-4
-    assert_in_delta exact.upper_newtons, fitted.upper_newtons, 1e-4
+    assert_in_delta exact.value_si, fitted.value_si, 1e-4
+    assert_in_delta exact.upper_si, fitted.upper_si, 1e-4
   end
 
   def test_a_lot_with_an_at_least_is_rated_by_the_fitted_log_normal
-    statement = Rating::Rate.call(sample_of(*LOTS[:full], [:at_least, 25.2]), terms(claim: claim(20.0)))
+    statement = Rating::ComputeRating.call(sample_of(*LOTS[:full], [:at_least, 25.2]), terms(claims: [claim(20.0)]))
 
     assert_equal :fitted_lognormal, statement.recommendation.key
     assert_equal :pass, statement.verdict.state
@@ -96,7 +96,7 @@ class SchoolsTest < CoreCase
   def test_sixty_breaks_are_enough_without_any_assumption
     result = Rating::Schools::DistributionFree.rate(sample_of(*Array.new(60) { |i| 20 + (i * 0.1) }), terms)
 
-    assert_in_delta 20_000.0, result.newtons, 1e-6
+    assert_in_delta 20_000.0, result.value_si, 1e-6
     assert_equal 1, result.working[:rank]
   end
 end

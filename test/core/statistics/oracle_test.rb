@@ -19,15 +19,15 @@ class OracleTest < OracleCase
     { "rank" => ranks.map(&:to_i), "achieved_confidence" => ranks.zip(inputs["n"]).map { |r, n| r && Statistics::OrderStatistic.confidence(breaks: n, rank: r, **share) } }
   end
 
-  # The bounds as the schools give them, from the same values as newtons; a bound below zero is in the refusal's working.
+  # The bounds as the schools give them, from the same values as SI; a bound below zero is in the refusal's working.
   def lower_bounds(inputs)
     values = inputs["values"]
-    observed = values.map { |v| Rating::Observation.checked(counts_as: :break, force_newtons: v) }
+    observed = values.map { |v| Rating::Observation.checked(counts_as: :break, value_si: v) }
     sample = Rating::Sample.new(observed)
     described = sample.scattered!
     { "n" => described.count, "mean" => described.mean, "sd" => described.standard_deviation, "cv" => described.variation_share, "lowest" => described.lowest,
       "highest" => described.highest, "median" => described.median, "mean_minus_2s" => described.mean - (2 * described.standard_deviation),
-      "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms).working[:bound_newtons], "normal" => normal(sample, inputs), "lognormal" => lognormal(sample, inputs),
+      "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms).working[:bound_si], "normal" => normal(sample, inputs), "lognormal" => lognormal(sample, inputs),
       "lowest_confidence" => inputs["coverages_for_lowest"].map { |p| { "coverage" => p, "confidence" => Rating::Schools::Lowest.rate(sample, terms(coverage: p)).working[:confidence] } } }
   end
 
@@ -64,13 +64,13 @@ class OracleTest < OracleCase
   def normal(sample, inputs)
     inputs["pairs"].map do |coverage, confidence|
       working = Rating::Schools::ToleranceNormal.rate(sample, terms(coverage: coverage, confidence: confidence)).working
-      { "coverage" => coverage, "confidence" => confidence, "k" => working[:k], "bound" => working[:bound_newtons] }
+      { "coverage" => coverage, "confidence" => confidence, "k" => working[:k], "bound" => working[:bound_si] }
     end
   end
 
   def lognormal(sample, inputs)
     results = inputs["pairs"].map { |coverage, confidence| Rating::Schools::ToleranceLognormal.rate(sample, terms(coverage: coverage, confidence: confidence)) }
-    { "mean_log" => results.first.working[:mean_log_newtons], "sd_log" => results.first.working[:standard_deviation_log],
-      "bounds" => results.zip(inputs["pairs"]).map { |r, (coverage, confidence)| { "coverage" => coverage, "confidence" => confidence, "k" => r.working[:k], "bound" => r.newtons } } }
+    { "mean_log" => results.first.working[:mean_log_si], "sd_log" => results.first.working[:standard_deviation_log],
+      "bounds" => results.zip(inputs["pairs"]).map { |r, (coverage, confidence)| { "coverage" => coverage, "confidence" => confidence, "k" => r.working[:k], "bound" => r.value_si } } }
   end
 end

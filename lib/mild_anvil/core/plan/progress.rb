@@ -4,19 +4,25 @@ module MildAnvil
   module Core
     module Plan
       # Where a lot stands and what comes next, from its counts alone.
-      Progress = Struct.new(:planned, :pulled, :judged, :statement, :signed, keyword_init: true) do
-        # @return [Symbol] :pull, :judge, :more, :sign or :done
+      #
+      # minimum: whether there is one; nil while it is being computed. unsigned: nothing is signed of such a lot.
+      Progress = Struct.new(:planned, :pulled, :judged, :incomplete, :minimum, :signed, :reviewed, :unsigned, keyword_init: true) do
+        # @return [Symbol] :pull, :judge, :more, :sign, :review or :done
         def next_step
           return :pull if pulled.zero?
-          return :judge if judged < pulled
-          return :pull if planned && pulled < planned
-          return :done if signed
+          return :judge if judged < pulled || incomplete.to_i.positive?
+          return :pull if planned && pulled < planned && !signed
+          return signed_step if signed || unsigned
 
-          statement&.minimum ? :sign : :more
+          minimum == false ? :more : :sign
         end
 
         # @return [Boolean] whether somebody has to do something
         def waits? = next_step != :done
+
+        private
+
+        def signed_step = unsigned || reviewed ? :done : :review
       end
     end
   end

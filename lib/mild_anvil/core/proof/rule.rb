@@ -12,7 +12,7 @@ module MildAnvil
           def cover?(tonnes) = tonnes > above && (up_to.nil? || tonnes <= up_to)
         end
 
-        attr_reader :key, :name, :source, :check
+        attr_reader :key, :name, :source, :check, :steps
 
         # @param steps [Array<Hash>] above, up_to (nil: no end), times, plus; in tonnes
         def initialize(key:, name:, steps:, source:, check: false)

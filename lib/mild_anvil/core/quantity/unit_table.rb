@@ -12,6 +12,9 @@ module MildAnvil
           freeze
         end
 
+        # @return [Array<Unit>]
+        def all = @units
+
         # @param text [String, nil] as a logger wrote it, without brackets
         # @return [Unit, nil] the exact spelling first, then any alias
         def find(text)

@@ -18,18 +18,18 @@ module MildAnvil
           values = likelihood_values(sample)
           fit = Statistics::LocationScaleFit.new(self::FAMILY, values)
           p = 1 - terms.coverage
-          drops = terms.simulate && simulated?(sample) ? simulated(values, fit, p, terms) : quick(fit, terms)
+          drops = terms.simulate? && simulated?(sample) ? simulated(values, fit, p, terms) : quick(fit, terms)
           lower = back(fit.bound(p, drop: drops[0]))
           working = working(fit, p, drops, sample)
-          School::Value.new(newtons: positive!(lower, working.merge(bound_newtons: lower)), upper_newtons: back(fit.bound(p, drop: drops[1], side: 1)),
-                            working: working.merge(simulated: terms.simulate && simulated?(sample)), in_words: words(sample, terms))
+          School::Value.new(value_si: positive!(lower, working.merge(bound_si: lower)), upper_si: back(fit.bound(p, drop: drops[1], side: 1)),
+                            working: working.merge(simulated: terms.simulate? && simulated?(sample)), in_words: words(sample, terms))
         end
 
         # @param sample [Sample]
         # @return [Array<Statistics::Likelihood::Value>] in the scale of the family
         def likelihood_values(sample)
           sample.counted.map do |o|
-            Statistics::Likelihood::Value.new(kind: KINDS.fetch(o.counts_as), low: forth(o.force_newtons), high: o.upper_newtons && forth(o.upper_newtons))
+            Statistics::Likelihood::Value.new(kind: KINDS.fetch(o.counts_as), low: forth(o.value_si), high: o.upper_si && forth(o.upper_si))
           end
         end
 
@@ -48,19 +48,19 @@ module MildAnvil
           [drops.lower, drops.upper]
         end
 
-        def forth(newtons) = self::LOGARITHMS ? Math.log(newtons) : newtons
+        def forth(value_si) = self::LOGARITHMS ? Math.log(value_si) : value_si
         def back(value) = self::LOGARITHMS ? Math.exp(value) : value
         # The log-likelihood is stated on the scale of the forces.
-        def jacobian(sample) = self::LOGARITHMS ? sample.breaks_newtons.sum { |force| Math.log(force) } : 0.0
+        def jacobian(sample) = self::LOGARITHMS ? sample.breaks_si.sum { |force| Math.log(force) } : 0.0
 
         def working(fit, p, drops, sample)
           { n: sample.count, breaks: fit.breaks, location: fit.location, scale: fit.scale, log_likelihood: fit.log_likelihood - jacobian(sample),
-            estimate_newtons: back(fit.percentile(p)), drop: drops[0], drop_upper: drops[1] }
+            estimate_si: back(fit.percentile(p)), drop: drops[0], drop_upper: drops[1] }
         end
 
         def words(sample, terms)
           bounds = sample.count - sample.count(:break)
-          calibrated = terms.simulate && simulated?(sample) ? "alibrated by simulating lots like this one" : "alibrated for #{sample.count(:break)} breaks"
+          calibrated = terms.simulate? && simulated?(sample) ? "alibrated by simulating lots like this one" : "alibrated for #{sample.count(:break)} breaks"
           return "C#{calibrated}" if bounds.zero?
 
           "Takes #{bounds == 1 ? '1 value that is only a bound' : "#{bounds} values that are only bounds"} as #{bounds == 1 ? 'it is' : 'they are'}; c#{calibrated}"

@@ -41,20 +41,20 @@ module MildAnvil
         # @return [Float] β
         def from_horizontal(horizontal) = 90.0 - horizontal
 
-        # @param limit_newtons [Float] of one leg, vertical
+        # @param limit_si [Float] of one leg, vertical
         # @param rule [Quantity::FigureRule] of the marking step
         # @return [Array<Row>] rounded down
-        def table(limit_newtons, rule)
+        def table(limit_si, rule)
           rows = [[:vertical, "vertical", 1.0], [:choker, "choker", CHOKER], [:basket, "basket, legs vertical", BASKET]] +
                  SHOWN_DEGREES.map { |d| [:"two_legs_#{d.to_i}", "2 legs, #{d.to_i}° from the vertical", legs(:two, d)] } +
                  SHOWN_DEGREES.map { |d| [:"four_legs_#{d.to_i}", "3 or 4 legs, #{d.to_i}°", legs(:three_or_four, d)] }
-          rows.map { |key, name, factor| Row.new(key: key, name: name, factor: factor, limit: rule.down(limit_newtons * factor)) }
+          rows.map { |key, name, factor| Row.new(key: key, name: name, factor: factor, limit: rule.down(limit_si * factor)) }
         end
 
         # A bracket with top fixings and a compression centre below them.
-        # @param force [Float] newtons at arm metres from the wall; @param fixings [Integer] top ones; @param depth [Float] metres to the compression centre
+        # @param force [Float] SI at arm metres from the wall; @param fixings [Integer] top ones; @param depth [Float] metres to the compression centre
         # @param spread [Boolean] a load spread along the arm counts half at its end
-        # @return [Float] newtons of pull in each top fixing
+        # @return [Float] SI of pull in each top fixing
         def bracket(force, arm:, depth:, fixings:, spread: false)
           raise InvalidInput.new("a bracket needs a top fixing and some depth below it", fixings: fixings, depth: depth) unless fixings.positive? && depth.positive?
 

@@ -9,15 +9,19 @@ module MildAnvil
 
         module_function
 
-        # @return [Array<Hash>] more:, newtons:, expected: (nil but for one more); empty unless a tolerance bound is what rates
+        # @return [Array<Hash>] more:, value_si:, expected_si: (nil but for one more); empty unless a tolerance bound is what rates
         def for(sample, terms, chosen)
           return [] unless sample.complete? && sample.count >= 2 && [nil, :tolerance_normal].include?(chosen&.key)
 
-          more = Plan::NextBreak.new(sample.breaks_newtons, coverage: terms.coverage, confidence: terms.confidence)
-          MORE.map { |n| { more: n, newtons: more.bound_after(n), expected_newtons: n == 1 && sample.count > 2 ? more.expected_bound : nil } }
+          more = Plan::NextBreak.new(sample.breaks_si, coverage: terms.coverage, confidence: terms.confidence)
+          MORE.map { |n| { more: n, value_si: more.bound_after(n), expected_si: expected(more, n, sample.count) } }
         rescue InsufficientData
           []
         end
+
+        # Known for one more break only, and from three on.
+        def expected(more, count, breaks) = count == 1 && breaks > 2 ? more.expected_bound : nil
+        private_class_method :expected
       end
     end
   end

@@ -14,10 +14,10 @@ module MildAnvil
         # @return [Array<Hash>] family:, logarithms:, points:, axis: shares with their places, location:, scale: (nil where nothing
         #   could be fitted)
         def of(sample, terms)
-          values = sample.counted.select { |o| KINDS.include?(o.counts_as) }.map { |o| [o.counts_as, o.force_newtons] }
+          values = sample.counted.select { |o| KINDS.include?(o.counts_as) }.map { |o| [o.counts_as, o.value_si] }
           return [] if values.size < 2
 
-          FAMILIES.map { |name, school| { family: name, logarithms: school::LOGARITHMS, points: Judging::ProbabilityPlot.points(values, school::FAMILY).map(&:to_h), axis: axis(school::FAMILY, terms), **line(school, sample) } }
+          FAMILIES.map { |name, school| { family: name, logarithms: school::LOGARITHMS, points: Outliers::ProbabilityPlot.points(values, school::FAMILY).map(&:to_h), axis: axis(school::FAMILY, terms), **line(school, sample) } }
         end
 
         def axis(family, terms)

@@ -4,7 +4,7 @@ module MildAnvil
   module Core
     module Rating
       # Which school to use, by stated rules, and the sentence that says why. The user decides.
-      Recommendation = Struct.new(:key, :because, keyword_init: true)
+      Recommendation = Struct.new(:key, :reason, keyword_init: true)
 
       class Recommendation
         # The rules in order: the first school that gave a value and whose condition holds.
@@ -21,11 +21,11 @@ module MildAnvil
         # @param results [Array<SchoolResult>]
         # @return [Recommendation] key nil when no school gives a minimum
         def self.for(sample, results)
-          RULES.each do |key, condition, because|
+          RULES.each do |key, condition, reason|
             result = results.find { |r| r.key == key }
-            return new(key: key, because: because).freeze if result && !result.refused? && condition.call(sample)
+            return new(key: key, reason: reason).freeze if result && !result.refused? && condition.call(sample)
           end
-          new(key: nil, because: no_minimum(sample)).freeze
+          new(key: nil, reason: no_minimum(sample)).freeze
         end
 
         def self.no_minimum(sample)

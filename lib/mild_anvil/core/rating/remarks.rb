@@ -40,7 +40,7 @@ module MildAnvil
         def wide_scatter(sample)
           return unless sample.count(:break) > 2
 
-          share = Statistics::Description.of(sample.breaks_newtons).variation_share
+          share = Statistics::Description.of(sample.breaks_si).variation_share
           "The scatter is #{(share * 100).round} % of the mean. Look for two ways of failing, or two kinds of pieces." if share && share > WIDE_SCATTER_SHARE
         end
         private_class_method :wide_scatter

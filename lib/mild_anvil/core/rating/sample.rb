@@ -14,9 +14,12 @@ module MildAnvil
           freeze
         end
 
+        # @return [Sample] without what had been loaded before
+        def fresh = Sample.new(observations.reject { |o| o.counts? && o.preloaded? })
+
         def counted = observations.select(&:counts?)
         def count(kind = nil) = kind ? @by_kind.fetch(kind, []).size : counted.size
-        def breaks_newtons = @by_kind.fetch(:break, []).map(&:force_newtons)
+        def breaks_si = @by_kind.fetch(:break, []).map(&:value_si)
 
         # @return [Boolean] whether every counted value is a break, known to the instrument's step
         def complete? = count == count(:break)
@@ -27,7 +30,7 @@ module MildAnvil
             raise InsufficientData.new("#{incomplete_in_words}; the fitted schools take such values",
                                        at_least: count(:at_least), at_most: count(:at_most), between: count(:between))
           end
-          values = breaks_newtons
+          values = breaks_si
           raise InsufficientData.new("needs #{needed} breaks, has #{values.size}", breaks: values.size, needed: needed) if values.size < needed
 
           values

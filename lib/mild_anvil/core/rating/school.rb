@@ -6,14 +6,14 @@ module MildAnvil
       # The contract of a school. A file under schools/ extends it, sets KEY, NAME, POSITION, MINIMUM, ASSUMPTION and
       # WEAKNESS, and answers +value(sample, terms)+ with a Value or raises InsufficientData with the reason.
       module School
-        Value = Struct.new(:newtons, :upper_newtons, :in_words, :working, keyword_init: true)
+        Value = Struct.new(:value_si, :upper_si, :in_words, :working, keyword_init: true)
 
         # @param sample [Sample]
         # @param terms [Terms]
         # @return [SchoolResult]
         def rate(sample, terms)
           found = value(sample, terms)
-          result(newtons: found.newtons, upper_newtons: found.upper_newtons&.then { |v| v if v.finite? }, in_words: found.in_words, working: found.working)
+          result(value_si: found.value_si, upper_si: found.upper_si&.then { |v| v if v.finite? }, in_words: found.in_words, working: found.working)
         rescue InsufficientData, InvalidInput => e
           result(refusal: e.message, working: e.details[:working] || {})
         rescue NotConverged => e
@@ -28,8 +28,8 @@ module MildAnvil
         end
 
         # A minimum at or below nothing is no minimum.
-        def positive!(newtons, working)
-          return newtons if newtons.positive?
+        def positive!(value_si, working)
+          return value_si if value_si.positive?
 
           raise InsufficientData.new("the bound lies below zero: so few values with so much scatter support no minimum this way", working: working)
         end

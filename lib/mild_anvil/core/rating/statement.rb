@@ -3,69 +3,94 @@
 module MildAnvil
   module Core
     module Rating
-      # A lot's rating: every school's answer, the one chosen, the working load limit and the verdict, with the figures
-      # that may be stated. Screen, command line and papers print this and compute nothing themselves.
-      Statement = Struct.new(:sample, :terms, :results, :recommendation, :chosen, :minimum, :working_load_limit, :description,
-                             :verdict, :margins, :figures, :remarks, :aids, :plot, :next_breaks, :ways, :in_use, keyword_init: true)
+      # A lot's rating: every school's answer, the one chosen, the working load limit and the verdicts, with the figures that may be
+      # stated. Screen, command line and papers print this and compute nothing themselves.
+      Statement = Struct.new(:sample, :drawn, :terms, :results, :recommendation, :chosen, :minimum, :working_load_limit, :limit_refusal,
+                             :description, :verdicts, :margins, :claim_conflicts, :figures, :remarks, :sample_tests, :plot,
+                             :next_breaks, :failure_modes, :in_use, :preloaded, :relative, keyword_init: true)
 
       class Statement
         # Bump when a change could give another figure for the same inputs.
-        RULE_VERSION = "2"
+        RULE_VERSION = "3"
+        # A verdict before another when only one can be shown.
+        WORST_FIRST = %i[fail cannot_tell not_comparable pass].freeze
 
-        # @return [Hash] plain values; forces in newtons, and as stated in the terms' unit
+        # @return [Verdict, nil] the worst one
+        def verdict = verdicts.min_by { |v| WORST_FIRST.index(v.state) }
+
+        # @return [String, nil] the factor that the stated minimum and limit make, cut to hundredths
+        def factor_made
+          return if minimum.nil? || working_load_limit.nil?
+
+          format("%.2f", Margins.cut((minimum.value_si / working_load_limit.value_si).round(9)))
+        end
+
+        # @return [Hash] plain values; SI, and as stated in every unit of the terms
         def to_h
-          { rule_version: RULE_VERSION, unit: terms.unit.symbol, coverage: terms.coverage, confidence: terms.confidence,
-            counts: counts, description: described, schools: results.map { |result| school(result) },
-            recommended: recommendation.key&.to_s, recommended_because: recommendation.because,
-            chosen: chosen&.key&.to_s, minimum: stated(minimum), factor: terms.factor, factor_source: terms.factor_source,
-            working_load_limit: stated(working_load_limit), verdict: verdict && verdict_h, margins: margins&.to_h, remarks: remarks,
-            **evidence_h }
+          { **terms_h, counts: counts, description: described, schools: results.map { |result| school(result) },
+            recommended: recommendation.key&.to_s, recommended_reason: recommendation.reason, chosen: chosen&.key&.to_s,
+            **limits_h, verdicts: verdicts.map { |v| verdict_h(v) }, margins: margins.map(&:to_h), claim_conflicts: claim_conflicts,
+            remarks: remarks, **StatementEvidence.call(self) }
         end
 
         private
 
-        def evidence_h
-          { aids: aids.map { |aid| aid_h(aid) }, plot: plot.map { |drawn| plot_h(drawn) }, next_breaks: next_breaks.map { |row| next_h(row) }, ways: ways && ways_h,
-            in_use: in_use.map { |row| { key: row.key.to_s, name: row.name, factor: row.factor, text: row.limit.text, newtons: row.limit.newtons } } }
+        def terms_h
+          { rule_version: RULE_VERSION, measurand: terms.measurand, rated_quantity: terms.rated_quantity, unit: terms.unit.symbol,
+            coverage: terms.coverage, confidence: terms.confidence, factor: terms.factor, factor_text: format("%g", terms.factor),
+            factor_source: terms.factor_source }
         end
 
-        def aid_h(aid) = aid.to_h.merge(key: aid.key.to_s, values: aid.values.map { |v| figures.nearest(v).text })
-        def plot_h(drawn) = drawn.merge(family: drawn[:family].to_s, points: drawn[:points].map { |point| point.merge(arrow: point[:arrow]&.to_s) })
-        def next_h(row) = row.merge(stated: row[:newtons].positive? ? figures.down(row[:newtons]).text : nil)
+        def limits_h
+          { minimum: minimum&.to_h, working_load_limit: working_load_limit&.to_h, limit_refusal: limit_refusal, factor_made: factor_made,
+            preloaded: preloaded && preloaded_h,
+            relative: relative && relative.to_h.merge(in_words: relative.in_words) }
+        end
 
-        def ways_h
-          { in_words: ways.in_words, ways: ways.ways.map { |w| w.to_h.merge(stated: w.newtons && figures.down(w.newtons).text) } }
+        def preloaded_h
+          preloaded.to_h.merge(with: preloaded.with&.to_h, without: preloaded.without&.to_h, in_words: preloaded.in_words)
         end
 
         def counts
-          Observation::KINDS.to_h { |kind| [kind, sample.observations.count { |o| o.counts_as == kind }] }.merge(in_words: sample.in_words)
+          Observation::KINDS.to_h { |kind| [kind, sample.observations.count { |o| o.counts_as == kind }] }
+                            .merge(in_words: sample.in_words)
         end
 
         def described
           return if description.nil?
 
-          { breaks: description.count, mean: stated(figures.nearest(description.mean)), lowest: stated(figures.nearest(description.lowest)),
-            highest: stated(figures.nearest(description.highest)), median_newtons: description.median,
-            standard_deviation_newtons: description.standard_deviation,
-            standard_deviation: description.standard_deviation && stated(finer.nearest(description.standard_deviation)),
+          { breaks: description.count, mean: stated(description.mean), lowest: stated(description.lowest),
+            highest: stated(description.highest), median_si: description.median,
+            standard_deviation_si: description.standard_deviation,
+            standard_deviation: description.standard_deviation && finer.nearest(description.standard_deviation).to_h,
             variation_share: description.variation_share }
         end
 
         # A standard deviation is stated one figure finer than the readings.
-        def finer = Quantity::FigureRule.new(unit: figures.unit, step: figures.step / 10)
+        def finer = Quantity::FigureRule.new(unit: figures.unit, step: figures.step / 10, others: terms.units)
 
         def school(result)
           shown = result.minimum ? :down : :nearest
-          { key: result.key.to_s, name: result.name, minimum: result.minimum, newtons: result.newtons, upper_newtons: result.upper_newtons,
-            stated: result.newtons && figures.public_send(shown, result.newtons).text, in_words: result.in_words, refusal: result.refusal,
-            assumption: result.assumption, weakness: result.weakness, working: result.working }
+          { key: result.key.to_s, name: result.name, minimum: result.minimum, value_si: result.value_si, upper_si: result.upper_si,
+            stated: result.value_si && figures.public_send(shown, result.value_si).to_h, in_words: result.in_words,
+            refusal: result.refusal, assumption: result.assumption, weakness: result.weakness, working: result.working }
         end
 
-        def verdict_h
-          verdict.to_h.merge(state: verdict.state.to_s, claimed: verdict.claimed_newtons && stated(figures.nearest(verdict.claimed_newtons)))
+        def verdict_h(verdict)
+          claim = verdict.claim
+          verdict.to_h.except(:claim).merge(state: verdict.state.to_s, claim_id: claim.id, source: claim.source,
+                                            claimed: verdict.claimed_si && claimed_figure(claim, verdict).to_h)
         end
 
-        def stated(figure) = figure && { text: figure.text, unit: figure.unit, newtons: figure.newtons }
+        # In the words of whoever claimed it; a strength that follows from a claimed load is a figure of ours.
+        def claimed_figure(claim, verdict)
+          own = claim.text && terms.units.find { |unit| unit.symbol == claim.unit }
+          return figures.nearest(verdict.claimed_si) if own.nil? || claim.measure != :strength
+
+          Quantity::DemandFigure.call(value_si: verdict.claimed_si, text: claim.text, unit: own, units: terms.units)
+        end
+
+        def stated(value_si) = figures.nearest(value_si).to_h
       end
     end
   end

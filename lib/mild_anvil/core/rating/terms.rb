@@ -3,20 +3,29 @@
 module MildAnvil
   module Core
     module Rating
-      # Everything a rating depends on besides the observations. Forces in newtons; marking_step in the unit. simulate:
-      # calibrate every fitted bound by simulation, not only the chosen one.
-      Terms = Struct.new(:unit, :coverage, :confidence, :factor, :factor_source, :school, :marking_step, :resolution_newtons,
-                         :shared_uncertainty_share, :claim, :requirement, :borrowed, :simulate, keyword_init: true)
+      # Everything a rating depends on besides the observations; values in SI, marking_step in marking_unit.
+      #
+      # calibrate: the fitted bounds that are calibrated by simulation, :none, :chosen or :all. preloaded: :count or :leave_out. reference:
+      # a Reference when the lot only ranks. units: those that figures are stated in besides the lot's own.
+      Terms = Struct.new(:unit, :units, :measurand, :rated_quantity, :direction, :coverage, :confidence, :factor, :factor_source,
+                         :school, :marking_step, :marking_unit, :resolution_si, :shared_uncertainty_share, :claims, :requirements,
+                         :borrowed, :calibrate, :preloaded, :reference, keyword_init: true)
 
       class Terms
-        DEFAULTS = { coverage: 0.95, confidence: 0.95, factor: 5.0, shared_uncertainty_share: 0.0, simulate: false }.freeze
+        DEFAULTS = { units: [].freeze, measurand: "force", rated_quantity: "peak", coverage: 0.95, confidence: 0.95, factor: 5.0,
+                     shared_uncertainty_share: 0.0, claims: [].freeze, requirements: [].freeze, calibrate: :chosen,
+                     preloaded: :count }.freeze
         FACTORS = (1.0..50.0)
         SHARES = (0.5..0.9999)
+        UNCERTAINTIES = (0.0..0.5)
+        STEPS = (1.0e-6..1.0e9)
+        PRELOADED = %i[count leave_out].freeze
 
         # @return [Terms] frozen, with the defaults filled in
         # @raise [InvalidInput] with details[:fields], all of them at once
         def self.checked(**given)
           values = DEFAULTS.merge(given.compact)
+          values[:marking_unit] ||= values[:unit]
           fields = complaints(values)
           raise InvalidInput.new("the rating cannot be computed with these terms", fields: fields) if fields.any?
 
@@ -24,26 +33,36 @@ module MildAnvil
         end
 
         def self.complaints(values)
+          range_complaints(values).merge(word_complaints(values))
+        end
+        private_class_method :complaints
+
+        def self.range_complaints(values)
+          ranges = { coverage: SHARES, confidence: SHARES, factor: FACTORS, shared_uncertainty_share: UNCERTAINTIES, marking_step: STEPS }
+          wrong = ranges.reject { |name, range| (name == :marking_step && values[name].nil?) || number_in?(values[name], range) }
+          wrong.to_h { |name, range| [name, "must lie from #{format('%g', range.begin)} to #{format('%g', range.end)}"] }
+        end
+        private_class_method :range_complaints
+
+        def self.word_complaints(values)
           fields = {}
-          %i[coverage confidence].each do |name|
-            fields[name] = "must lie from 0.5 to 0.9999" unless number_in?(values[name], SHARES)
-          end
-          fields[:factor] = "must lie from 1 to 50" unless number_in?(values[:factor], FACTORS)
-          fields[:shared_uncertainty_share] = "must lie from 0 to 0.5" unless number_in?(values[:shared_uncertainty_share], 0.0..0.5)
-          step = values[:marking_step]
-          fields[:marking_step] = "must be above 0" unless step.nil? || number_in?(step.to_f, 1.0e-6..1.0e9)
-          fields[:claim] = "must be above 0" if values[:claim] && !values[:claim].newtons.positive?
+          fields[:claims] = "must be above 0" unless values[:claims].all? { |claim| claim.value_si.positive? }
+          fields[:preloaded] = "must be one of #{PRELOADED.join(', ')}" unless PRELOADED.include?(values[:preloaded].to_sym)
           school = values[:school]
           fields[:school] = "is none of #{Schools.all.map { |s| s::KEY }.join(', ')}" if school && Schools.find(school).nil?
           fields
         end
-        private_class_method :complaints
+        private_class_method :word_complaints
 
         def self.number_in?(value, range) = value.is_a?(Numeric) && range.cover?(value)
         private_class_method :number_in?
 
         # @return [Float] 1 - coverage as a percentile: 5 for a coverage of 95 %
         def percentile = ((1 - coverage) * 100).round(6)
+
+        def simulate? = calibrate.to_sym == :all
+        def leave_preloaded_out? = preloaded.to_sym == :leave_out
+        def relative_only? = !reference.nil?
       end
     end
   end

@@ -56,10 +56,10 @@ module MildAnvil
           return if bad.zero?
 
           lines = [*left_out.map { |row| @rows.line_of(row) }, *cut.map(&:line)].uniq.sort
-          where = "#{lines.first(Reader::LISTED).join(', ')}#{' and more' if lines.size > Reader::LISTED}"
+          where = "#{lines.first(FileReader::LISTED).join(', ')}#{' and more' if lines.size > FileReader::LISTED}"
           words = complaint(left_out.size, cut.size)
           good = @rows.count - left_out.size
-          refuse(words, where, good, lines.first) if bad > (good + bad) * Reader::DEFECTS_SHARE && bad > 2 && !@skip_bad_rows
+          refuse(words, where, good, lines.first) if bad > (good + bad) * FileReader::DEFECTS_SHARE && bad > 2 && !@skip_bad_rows
 
           @warnings << "#{words} and #{bad == 1 ? 'was' : 'were'} skipped: line#{'s' if bad > 1} #{where}. #{good} rows were read."
         end
@@ -74,9 +74,9 @@ module MildAnvil
         end
 
         def enough!(count)
-          return if count >= Reader::FEWEST_ROWS
+          return if count >= FileReader::FEWEST_ROWS
 
-          raise InvalidInput.new("Only #{count} #{count == 1 ? 'row has' : 'rows have'} a force: a curve needs at least #{Reader::FEWEST_ROWS}. Export the whole recording", rows: count)
+          raise InvalidInput.new("Only #{count} #{count == 1 ? 'row has' : 'rows have'} a force: a curve needs at least #{FileReader::FEWEST_ROWS}. Export the whole recording", rows: count)
         end
 
         def flat!(channel)

@@ -3,9 +3,19 @@
 module MildAnvil
   module Store
     module Models
-      # What the rack shows of a lot, recomputed in the transaction of every change; never a source of anything.
+      # What the rack shows of a lot: the facts in the transaction of every change, the rating when it has been computed. Never a source.
       class LotSummary < Sequel::Model(:lot_summaries)
         unrestrict_primary_key
+
+        dataset_module do
+          # @return [Sequel::Dataset] lots whose rating is not that of their present inputs
+          def stale = exclude(Sequel.function(:coalesce, :rating_key, "") => :wanted_key).order(:changed_at)
+        end
+
+        def computing? = rating_key != wanted_key
+        # @return [Hash] string keys, as the API has them
+        def facts_h = JSON.parse(facts)
+        def rating_h = rating && JSON.parse(rating)
       end
     end
   end

@@ -3,29 +3,46 @@
 module MildAnvil
   module Store
     module Models
-      # One pull of one feature, from a file or with its peak typed in.
+      # One pull of one feature, from a file or read by a person.
       class Pull < Sequel::Model(:pulls)
+        include Record
+
         many_to_one :lot, class: "MildAnvil::Store::Models::Lot"
         many_to_one :feature, class: "MildAnvil::Store::Models::Feature"
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
-        one_to_one :curve, class: "MildAnvil::Store::Models::Curve", key: :pull_id
+        one_to_one :recording, class: "MildAnvil::Store::Models::Recording", key: :pull_id
         one_to_many :judgements, class: "MildAnvil::Store::Models::Judgement", key: :pull_id, order: :id
+        one_to_many :measurements, class: "MildAnvil::Store::Models::Measurement", key: :pull_id, order: :id
 
         dataset_module do
-          # With all that a list of pulls shows, in four queries whatever their number; of the curves no more than where they are.
-          def with_everything = judged.eager(curve: ->(curves) { curves.select(:id, :pull_id, :source_file_id) }, feature: :specimen)
-
-          # With all that a rating needs.
-          def judged = eager(:judgements).order(:number)
+          # With all that a rating and a list of pulls need, in a handful of queries whatever their number.
+          def with_everything
+            recordings = ->(rows) { rows.select(:id, :pull_id, :source_file_id).eager(:source_file) }
+            eager(:judgements, :measurements, feature: :specimen, recording: recordings).order(:number)
+          end
         end
 
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no pull #{id}", id: id))
 
+        # @return [Pull] with its lot locked for this transaction
+        # @raise [NotFound]
+        def self.locked!(id) = fetch!(id).tap { |pull| Lot.locked!(pull.lot_id) }
+
+        # @param quantity [String]
+        # @return [Measurement, nil] the newest of that quantity
+        def measurement(quantity) = measurements.reverse.find { |m| m.quantity == quantity }
+
+        # @param quantity [String, nil] that a judgement must be about; nil: any
         # @return [Judgement, nil] the last one that was not taken back
-        def judgement
+        def judgement(quantity = nil)
           undone = judgements.filter_map(&:undoes_id)
-          judgements.reverse.find { |j| j.undoes_id.nil? && !undone.include?(j.id) }
+          about = measurements.to_h { |m| [m.id, m.quantity] }
+          judgements.reverse.find do |j|
+            next if j.undoes_id || undone.include?(j.id)
+
+            quantity.nil? || j.measurement_id.nil? || about[j.measurement_id] == quantity
+          end
         end
       end
     end

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "zlib"
-
 module MildAnvil
   module Store
     module Models
@@ -19,13 +17,37 @@ module MildAnvil
         # @return [SourceFile]
         def self.keep(name:, sha256:, byte_count:, packed:)
           file = create(name: name, sha256: sha256, byte_count: byte_count, created_at: Time.now)
-          Blobs.insert(:source_file_chunks, %i[source_file_id position content], packed.each_with_index.map { |content, i| [file.id, i, content] }, db)
+          rows = packed.each_with_index.map { |content, i| [file.id, i, content] }
+          Blobs.insert(:source_file_chunks, %i[source_file_id position content], rows, db)
           file
         end
 
+        dataset_module do
+          # @return [Sequel::Dataset] of the pulls that came from the same bytes, with the names of their lots
+          def pulls_of(sha256)
+            where(Sequel[:source_files][:sha256] => sha256)
+              .join(:recordings, source_file_id: Sequel[:source_files][:id]).join(:pulls, id: Sequel[:recordings][:pull_id])
+              .join(:lots, id: Sequel[:pulls][:lot_id])
+              .select(Sequel[:pulls][:number].as(:number), Sequel[:lots][:name].as(:lot), Sequel[:lots][:id].as(:lot_id))
+          end
+
+          # @return [Sequel::Dataset] of files whose name holds the words, with the pulls they became
+          def named(words)
+            join(:recordings, source_file_id: :id).join(:pulls, id: :pull_id)
+              .where(Sequel.ilike(Sequel[:source_files][:name], "%#{escape_like(words)}%"))
+              .select(Sequel[:source_files][:name].as(:name), Sequel[:pulls][:id].as(:pull_id), Sequel[:pulls][:lot_id].as(:lot_id))
+          end
+        end
+
         # @return [String] the bytes that were handed in
+        # @raise [Tampered] when they are no longer those
         def bytes
-          db[:source_file_chunks].where(source_file_id: id).order(:position).select_map(:content).map { |part| Zlib.inflate(part) }.join
+          parts = db[:source_file_chunks].where(source_file_id: id).order(:position).select_map(:content)
+          parts.map { |part| Zlib.inflate(part) }.join.tap do |whole|
+            next if OpenSSL::Digest::SHA256.hexdigest(whole) == sha256
+
+            raise Tampered.new("The file #{name} is not what was handed in: its bytes have another hash. It is not given out", id: id)
+          end
         end
       end
     end

@@ -3,7 +3,7 @@
 module MildAnvil
   module Web
     module Presenters
-      # A statement with the working load limit at each stop of the factor slider.
+      # A statement with its hash, the limit at each stop of the factor slider, and what stands in the way of signing it.
       module Rating
         STOPS = [1.5, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10, 12, 14].freeze
 
@@ -11,18 +11,33 @@ module MildAnvil
 
         # @param rated [Actions::RateLot::Rated]
         # @return [Hash]
-        def call(rated) = rated.statement.to_h.merge(stops: stops(rated.statement))
+        def call(rated)
+          lot = rated.facts.lot
+          { statement: rated.statement, sha256: rated.sha256, computing: rated.computing, failure: rated.failure, stops: stops(rated),
+            obstacles: Actions::Signable.obstacles(lot, rated.inputs, rated.statement), fewer: Actions::Signable.fewer?(lot, rated.inputs),
+            supersedes: lot.statements.last&.number, **waiting(rated.inputs["pulls"]) }
+        end
 
-        def stops(statement)
-          return [] if statement.minimum.nil?
+        def waiting(pulls)
+          { unjudged: pulls.count { |pull| pull["state"] == "unjudged" },
+            incomplete: pulls.count { |pull| pull["judgement"] && !pull["judgement"]["complete"] } }
+        end
+        private_class_method :waiting
 
-          terms = statement.terms
-          STOPS.map do |factor|
-            limit = Core::Rating::WorkingLoad.limit(minimum_newtons: statement.minimum.newtons, factor: factor, unit: terms.unit, step: terms.marking_step)
-            { factor: factor, text: limit.text, newtons: limit.newtons }
-          end
+        def stops(rated)
+          minimum = rated.statement["minimum"] or return []
+          terms = Actions::RatingInputs.core(rated.inputs).terms
+          STOPS.map { |factor| { factor: factor, text: format("%g", factor), limit: limit(minimum["value_si"], factor, terms) } }
         end
         private_class_method :stops
+
+        def limit(minimum_si, factor, terms)
+          Core::Rating::WorkingLoad.limit(minimum_si: minimum_si, factor: factor, unit: terms.marking_unit, step: terms.marking_step,
+                                          others: terms.units).to_h
+        rescue InsufficientData
+          nil
+        end
+        private_class_method :limit
       end
     end
   end

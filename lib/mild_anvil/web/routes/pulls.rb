@@ -3,27 +3,33 @@
 module MildAnvil
   module Web
     module Routes
-      # Pulls typed in, seen and judged.
+      # Pulls typed in, corrected and seen; what a feature carried besides.
       module Pulls
         def self.registered(app)
-          app.post "/api/lots/:id/pulls" do
-            pull = Actions::RecordPeak.call(lot_id: Params.id(params[:id]), person_id: person_id, **Params.body(request, Schemas::Peak))
+          app.operation("recordPeak") do |given|
+            pull = Actions::RecordPeak.call(lot_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
-          app.get("/api/pulls/:id") { json(Actions::ShowPull.call(pull_id: Params.id(params[:id]))) }
-          app.post "/api/pulls/:id/judgements" do
-            id = Params.id(params[:id])
-            Actions::JudgePull.call(pull_id: id, person_id: person_id, **Params.body(request, Schemas::Judgement))
-            json(Actions::ShowPull.call(pull_id: id), status: 201)
-          end
-          app.post "/api/lots/:id/readings" do
-            pull = Actions::RecordReadings.call(lot_id: Params.id(params[:id]), person_id: person_id, **Params.body(request, Schemas::Readings))
+          app.operation("recordReadings") do |given|
+            pull = Actions::RecordReadings.call(lot_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
-          app.post "/api/pulls/:id/undo" do
-            id = Params.id(params[:id])
-            Actions::JudgePull.undo(pull_id: id, person_id: person_id)
-            json(Actions::ShowPull.call(pull_id: id))
+          app.operation("pull") { |given| json(Actions::ShowPull.call(pull_id: given.id)) }
+          app.operation("changePull") do |given|
+            values = given.body.except(:reason)
+            Actions::ChangePull.call(pull_id: given.id, values: values, reason: given.body[:reason], person_id: person_id)
+            json(Actions::ShowPull.call(pull_id: given.id))
+          end
+          app.operation("correctReading") do |given|
+            Actions::CorrectReading.call(pull_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            json(Actions::ShowPull.call(pull_id: given.id), status: 201)
+          end
+          app.operation("recordLoad") do |given|
+            lot = Actions::RecordLoad.call(lot_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            json(Actions::ShowLot.call(lot_id: lot.id), status: 201)
+          end
+          app.operation("withdrawLoad") do |given|
+            json(Actions::ShowLot.call(lot_id: Actions::RecordLoad.withdraw(load_id: given.id, person_id: person_id).id))
           end
         end
       end

@@ -3,12 +3,17 @@
 module MildAnvil
   module Web
     module Routes
-      # What the page needs once, what waits today, and what the palette finds.
+      # Who is signed in, what the page needs once, what waits today, and what the palette finds.
       module Session
         def self.registered(app)
-          app.get("/api/session") { json(Presenters::Session.call) }
-          app.get("/api/today") { json(Actions::Today.call) }
-          app.get("/api/search") { json(Actions::FindAnything.call(query: params[:q].to_s)) }
+          app.operation("health") do |_|
+            Actions::SessionFacts.database_answers!
+            json({ status: "ok", version: VERSION })
+          end
+          app.operation("session") { |_| json(Presenters::Session.call(person, csrf_token)) }
+          app.operation("catalogue") { |_| json(Presenters::Catalogue.call) }
+          app.operation("today") { |_| json(Actions::Today.call) }
+          app.operation("search") { |given| json(Actions::FindAnything.call(query: given.query[:q].to_s)) }
         end
       end
     end

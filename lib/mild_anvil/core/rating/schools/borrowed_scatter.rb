@@ -24,9 +24,9 @@ module MildAnvil
             doubted!(borrowed)
             mean = breaks.sum / breaks.size
             k, k_upper = [terms.confidence, 1 - terms.confidence].map { |c| Statistics::ToleranceFactor.normal(breaks: breaks.size, coverage: terms.coverage, confidence: c, dof: borrowed.dof) }
-            working = { n: breaks.size, k: k, dof: borrowed.dof, standard_deviation_newtons: borrowed.standard_deviation_newtons, own_scatter_p: own(breaks, borrowed), homogeneity_p: borrowed.homogeneity_p,
-                        bound_newtons: mean - (k * borrowed.standard_deviation_newtons) }
-            School::Value.new(newtons: positive!(working[:bound_newtons], working), upper_newtons: mean - (k_upper * borrowed.standard_deviation_newtons), working: working, in_words: words(borrowed, working))
+            working = { n: breaks.size, k: k, dof: borrowed.dof, standard_deviation_si: borrowed.standard_deviation_si, own_scatter_p: own(breaks, borrowed), homogeneity_p: borrowed.homogeneity_p,
+                        bound_si: mean - (k * borrowed.standard_deviation_si) }
+            School::Value.new(value_si: positive!(working[:bound_si], working), upper_si: mean - (k_upper * borrowed.standard_deviation_si), working: working, in_words: words(borrowed, working))
           end
 
           def self.doubted!(borrowed)
@@ -40,7 +40,7 @@ module MildAnvil
           def self.own(breaks, borrowed)
             return if breaks.size < 2
 
-            ratio = (Statistics::Description.of(breaks).standard_deviation / borrowed.standard_deviation_newtons)**2
+            ratio = (Statistics::Description.of(breaks).standard_deviation / borrowed.standard_deviation_si)**2
             Statistics::FisherF.upper_tail(ratio, breaks.size - 1, borrowed.dof)
           end
           private_class_method :own

@@ -19,14 +19,14 @@ module MildAnvil
           def self.value(sample, terms)
             raise InsufficientData.new("#{sample.count(:at_most)} only “at most”: its place in the order is not known", at_most: sample.count(:at_most)) if sample.count(:at_most).positive?
 
-            carried = sample.counted.map(&:surely_carried_newtons).sort
+            carried = sample.counted.map(&:surely_carried_si).sort
             rank = carried.empty? ? nil : Statistics::OrderStatistic.usable_rank(breaks: carried.size, coverage: terms.coverage, confidence: terms.confidence)
             rank ? found(carried, rank, terms) : refuse(carried.size, terms)
           end
 
           def self.found(carried, rank, terms)
             achieved = Statistics::OrderStatistic.confidence(breaks: carried.size, coverage: terms.coverage, rank: rank)
-            School::Value.new(newtons: carried[rank - 1], working: { n: carried.size, rank: rank, confidence: achieved },
+            School::Value.new(value_si: carried[rank - 1], working: { n: carried.size, rank: rank, confidence: achieved },
                               in_words: "Number #{rank} from below of #{carried.size}: #{per_cent(achieved)} confidence that #{share_text(terms.coverage)} are stronger")
           end
           private_class_method :found

@@ -20,11 +20,11 @@ module MildAnvil
           def self.value(sample, terms)
             raise InsufficientData.new("#{sample.count(:at_most)} only “at most”: the lowest strength is not known", at_most: sample.count(:at_most)) if sample.count(:at_most).positive?
 
-            carried = sample.counted.map(&:surely_carried_newtons)
+            carried = sample.counted.map(&:surely_carried_si)
             raise InsufficientData.new("one break gives no minimum", breaks: carried.size) if carried.size < 2
 
             confidence = Statistics::OrderStatistic.confidence(breaks: carried.size, coverage: terms.coverage)
-            School::Value.new(newtons: carried.min, in_words: "With #{carried.size}: #{per_cent(confidence)} confidence that #{share_text(terms.coverage)} are stronger",
+            School::Value.new(value_si: carried.min, in_words: "With #{carried.size}: #{per_cent(confidence)} confidence that #{share_text(terms.coverage)} are stronger",
                               working: { n: carried.size, confidence: confidence, coverage: terms.coverage })
           end
         end

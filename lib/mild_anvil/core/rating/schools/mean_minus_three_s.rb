@@ -21,9 +21,9 @@ module MildAnvil
             described = sample.scattered!
             confidence = Statistics::ToleranceFactor.confidence_of(factor: FACTOR, breaks: described.count, coverage: terms.coverage)
             bound = described.mean - (FACTOR * described.standard_deviation)
-            working = { n: described.count, mean_newtons: described.mean, standard_deviation_newtons: described.standard_deviation,
-                        k: FACTOR, bound_newtons: bound, confidence: confidence }
-            School::Value.new(newtons: positive!(bound, working), working: working,
+            working = { n: described.count, mean_si: described.mean, standard_deviation_si: described.standard_deviation,
+                        k: FACTOR, bound_si: bound, confidence: confidence }
+            School::Value.new(value_si: positive!(bound, working), working: working,
                               in_words: "#{per_cent(confidence)} confidence at #{described.count} breaks that #{share_text(terms.coverage)} are stronger")
           end
         end

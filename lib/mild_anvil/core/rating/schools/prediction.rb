@@ -20,8 +20,8 @@ module MildAnvil
             described = sample.scattered!
             k = Statistics::ToleranceFactor.prediction(breaks: described.count, coverage: terms.confidence)
             bound = described.mean - (k * described.standard_deviation)
-            working = { n: described.count, mean_newtons: described.mean, standard_deviation_newtons: described.standard_deviation, k: k, bound_newtons: bound }
-            School::Value.new(newtons: positive!(bound, working), working: working,
+            working = { n: described.count, mean_si: described.mean, standard_deviation_si: described.standard_deviation, k: k, bound_si: bound }
+            School::Value.new(value_si: positive!(bound, working), working: working,
                               in_words: "The next piece holds this with #{share_text(terms.confidence)} confidence: one piece, not the population")
           end
         end

@@ -20,11 +20,11 @@ module MildAnvil
             failed = sample.count - sample.count(:at_least)
             raise InsufficientData.new("#{failed} failed: only for lots in which nothing failed", failed: failed) if failed.positive?
 
-            carried = sample.counted.map(&:force_newtons)
+            carried = sample.counted.map(&:value_si)
             raise InsufficientData.new("nothing has been pulled yet", breaks: 0) if carried.empty?
 
             confidence = Statistics::OrderStatistic.confidence(breaks: carried.size, coverage: terms.coverage)
-            School::Value.new(newtons: carried.min, working: { n: carried.size, confidence: confidence },
+            School::Value.new(value_si: carried.min, working: { n: carried.size, confidence: confidence },
                               in_words: "#{carried.size} carried it and none failed: #{per_cent(confidence)} confidence that #{share_text(terms.coverage)} are stronger")
           end
         end

@@ -18,10 +18,10 @@ module MildAnvil
           # Method: exp(mean(ln x) - k(n, P, c) s(ln x))
           def self.value(sample, terms)
             sample.scattered!
-            logs = Statistics::Description.of(sample.breaks_newtons.map { |force| Math.log(force) })
+            logs = Statistics::Description.of(sample.breaks_si.map { |force| Math.log(force) })
             bounds = ToleranceBounds.of(logs, terms)
-            working = { n: logs.count, mean_log_newtons: logs.mean, standard_deviation_log: logs.standard_deviation, k: bounds.working[:k] }
-            School::Value.new(newtons: Math.exp(bounds.lower), upper_newtons: Math.exp(bounds.upper), working: working,
+            working = { n: logs.count, mean_log_si: logs.mean, standard_deviation_log: logs.standard_deviation, k: bounds.working[:k] }
+            School::Value.new(value_si: Math.exp(bounds.lower), upper_si: Math.exp(bounds.upper), working: working,
                               in_words: "The same on logarithms: never below zero, k = #{format('%.3f', working[:k])}")
           end
         end

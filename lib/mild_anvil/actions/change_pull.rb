@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Corrects when a pull was made, or its note. What a pull measured is never changed here.
+    module ChangePull
+      module_function
+
+      # @param values [Hash] pulled_at, note
+      # @return [Store::Models::Pull]
+      def call(pull_id:, values:, reason:, person_id:)
+        person = People.fetch!(person_id)
+        raise InvalidInput.new("A correction needs a reason", fields: { reason: "is needed" }) if reason.to_s.strip.empty?
+
+        Store::Database.write do
+          pull = Store::Models::Pull.locked!(pull_id)
+          NewPull.refuse_future!(values[:pulled_at])
+          before = values.keys.to_h { |name| [name, pull[name]] }
+          pull.update(values)
+          Store::Events.record(:change_pull, pull, person_id: person.id, lot_id: pull.lot_id, before: before,
+                                                  after: values.merge(reason: reason.strip))
+          RefreshLot.call(pull.lot)
+          pull
+        end
+      end
+    end
+  end
+end

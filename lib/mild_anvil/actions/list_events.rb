@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Who did what to a lot, the newest first; and whether the chain of all events is whole.
+    module ListEvents
+      PAGE = 50
+
+      module_function
+
+      # @return [Hash] events, total
+      def call(lot_id: nil, page: 1)
+        rows = Store::Journal.events(lot_id)
+        { events: rows.limit(PAGE, (page - 1) * PAGE).all.map { |row| event(row) }, total: rows.count, page: page }
+      end
+
+      def event(row)
+        { **row.slice(:uid, :at, :person, :action, :subject_type, :subject_id, :lot_id, :sha256),
+          before: JSON.parse(row[:before]), after: JSON.parse(row[:after]) }
+      end
+      private_class_method :event
+
+      # @return [Hash] whole: true, or the id of the first event that is not what was written
+      def check
+        broken = Store::Events.first_broken(Sequel::Model.db)
+        { whole: broken.nil?, broken_id: broken }
+      end
+    end
+  end
+end

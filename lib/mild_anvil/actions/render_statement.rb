@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Draws a statement as PDF, CSV or JSON.
+    module RenderStatement
+      CURVE_POINTS = 220
+
+      module_function
+
+      # @param content [Hash] of SignedContent, or of a preview: number nil, no signatures
+      # @return [String] bytes
+      # @raise [InvalidInput]
+      def call(content, format)
+        measurand = Catalogue.measurand(content[:statement].fetch("measurand"))
+        case format
+        when "pdf" then Documents::StatementPdf.render(content, curves: curves(content[:inputs]), measurand: measurand)
+        when "csv" then Documents::StatementCsv.render(content, measurand: measurand)
+        when "json" then JSON.pretty_generate(content)
+        else raise InvalidInput.new("a statement is printed as #{KeepDocuments::TYPES.keys.join(', ')}", fields: { format: "is not known" })
+        end
+      end
+
+      # @return [Hash] pull id => points of its curve, [seconds, SI], thin enough for paper
+      def curves(inputs)
+        inputs.fetch("pulls").select { |pull| pull["recording_id"] }.to_h do |pull|
+          window = ReadWindow.call(recording_id: pull["recording_id"], points: CURVE_POINTS)
+          judged = window[:series].find { |series| series[:judged] }
+          values = judged[:highs].empty? ? judged[:lows] : judged[:highs]
+          [pull["id"], window[:seconds].zip(values)]
+        end
+      end
+      private_class_method :curves
+    end
+  end
+end

@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Whether a statement may be signed, with every reason why not at once.
+    module Signable
+      module_function
+
+      # @param inputs [Hash] @param content [Hash] of the statement, string keys
+      # @param previous [Store::Models::Statement, nil] that it would supersede
+      # @param reasons [Hash] fewer_reason, revision_reason as given
+      # @raise [InvalidInput]
+      def check!(lot, inputs, content, previous, sha256, reasons)
+        found = { **figures(lot, content), **pulls(lot, inputs, reasons), **revision(previous, sha256, reasons) }
+        return if found.empty?
+
+        raise InvalidInput.new("Not signed. #{found.values.map { |words| words.sub(/\A./, &:upcase) }.join('. ')}", fields: found)
+      end
+
+      # @return [Array<String>] what stands in the way, for the screen; sentences that only want typing are left out
+      def obstacles(lot, inputs, content)
+        typed = { fewer_reason: "typed", revision_reason: "typed" }
+        { **figures(lot, content), **pulls(lot, inputs, typed) }.values
+      end
+
+      # @return [Boolean] whether fewer pulls than planned need a sentence
+      def fewer?(lot, inputs) = !lot.specimens_planned.nil? && inputs["pulls"].size < lot.specimens_planned
+
+      def figures(lot, content)
+        return { purpose: "a demonstration issues no certificate" } if lot.job.demonstration?
+        return {} if content["relative"] # an index, without a minimum
+        return { minimum: "there is no minimum: #{content['recommended_reason']}" } if content["minimum"].nil?
+        return { working_load_limit: content["limit_refusal"] } if content["limit_refusal"]
+
+        content.dig("working_load_limit", "value_si").to_f.positive? ? {} : { working_load_limit: "the limit is zero" }
+      end
+      private_class_method :figures
+
+      def pulls(lot, inputs, reasons)
+        found = {}
+        waiting = numbers(inputs) { |pull| pull["state"] == "unjudged" }
+        found[:unjudged] = "#{waiting} not judged yet" if waiting
+        incomplete = numbers(inputs) { |pull| pull["judgement"] && !pull["judgement"]["complete"] }
+        found[:incomplete] = "#{incomplete} judged without saying what failed" if incomplete
+        outdated = numbers(inputs) { |pull| outdated?(pull) }
+        found[:outdated] = "#{outdated} judged by a reading that was corrected or overruled since: judge again" if outdated
+        if fewer?(lot, inputs) && reasons[:fewer_reason].empty?
+          found[:fewer_reason] = "#{inputs['pulls'].size} of #{lot.specimens_planned} planned pulls: say why that is enough"
+        end
+        found
+      end
+      private_class_method :pulls
+
+      def outdated?(pull)
+        judged = pull.dig("judgement", "measurement") or return false
+        pull["measurement"] && pull["measurement"]["id"] != judged["id"]
+      end
+      private_class_method :outdated?
+
+      def numbers(inputs, &)
+        found = inputs["pulls"].select(&).map { |pull| pull["number"] }
+        return if found.empty?
+
+        "#{found.size == 1 ? 'pull' : 'pulls'} #{found.first(8).join(', ')}#{' and more' if found.size > 8} #{found.size == 1 ? 'is' : 'are'}"
+      end
+      private_class_method :numbers
+
+      def revision(previous, sha256, reasons)
+        return {} if previous.nil?
+        return { sha256: "statement #{previous.number} says the same and is signed" } if previous.sha256 == sha256
+        return {} unless reasons[:revision_reason].empty?
+
+        { revision_reason: "it supersedes statement #{previous.number}: say why" }
+      end
+      private_class_method :revision
+    end
+  end
+end

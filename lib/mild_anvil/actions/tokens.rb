@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Keys for scripts that act in a person's name. The key is shown once; its hash is kept.
+    module Tokens
+      BYTES = 24
+      PREFIX = "anvil_"
+
+      module_function
+
+      # @return [Array(Store::Models::Token, String)] the row, and the key that is shown this once
+      def issue(name:, person_id:)
+        person = People.fetch!(person_id)
+        key = "#{PREFIX}#{SecureRandom.urlsafe_base64(BYTES)}"
+        Store::Database.write do
+          token = Store::Models::Token.create(person_id: person.id, name: name, token_sha256: sha256(key), created_at: Time.now)
+          Store::Events.record(:issue_token, token, person_id: person.id, after: { name: name })
+          [token, key]
+        end
+      end
+
+      # @return [Array<Hash>] of a person
+      def list(person_id:)
+        Store::Models::Token.where(person_id: person_id).order(:id).all.map { |t| t.values.slice(:id, :name, :created_at, :revoked_at) }
+      end
+
+      def revoke(id:, person_id:)
+        Store::Database.write do
+          token = Store::Models::Token.first(id: id, person_id: person_id) || raise(NotFound.new("there is no token #{id} of yours", id: id))
+          token.update(revoked_at: Time.now)
+          Store::Events.record(:revoke_token, token, person_id: person_id)
+          token
+        end
+      end
+
+      # @return [Store::Models::Person, nil]
+      def person_of(key) = Store::Models::Token.person_of(sha256(key.to_s))
+
+      def sha256(key) = OpenSSL::Digest::SHA256.hexdigest(key)
+      private_class_method :sha256
+    end
+  end
+end

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    # Computes what takes long, outside every request, transaction and lock: first what somebody is looking at, then what the rack shows.
+    module Worker
+      IDLE_SECONDS = 0.1
+
+      module_function
+
+      # @return [Boolean] whether there was something to do
+      def run_once = compute_waiting || refresh_stale
+
+      # Until the block says stop. A lost database is waited for.
+      def run_until
+        until yield
+          begin
+            sleep(IDLE_SECONDS) unless run_once
+          rescue Sequel::DatabaseError => e
+            warn "worker: #{e.message}"
+            sleep(1)
+          end
+        end
+      end
+
+      def compute_waiting
+        row = Store::Models::Computation.dataset.waiting.first or return false
+        claimed(row.key) { finish(Computations.compute(row)) }
+        true
+      end
+      private_class_method :compute_waiting
+
+      def refresh_stale
+        summary = Store::Models::LotSummary.dataset.stale.first or return false
+        lot = Store::Models::Lot.fetch!(summary.lot_id)
+        row = Computations.want(RatingInputs.call(LotFacts.new(lot)), lot_id: lot.id)
+        claimed(row.key) { finish(Computations.compute(row)) }
+        resettle(lot, row, summary)
+        true
+      end
+      private_class_method :refresh_stale
+
+      # Two workers take different rows, or one waits for the other's.
+      def claimed(key, &) = Store::NamedLock.hold("anvil-#{key[0, 40]}", &)
+      private_class_method :claimed
+
+      def finish(row)
+        RefreshLot.rated(row.lot_id, row.key, row.computed? ? row.statement : nil) if row.computed_at
+      end
+      private_class_method :finish
+
+      # Facts that changed by other rules, or by a lot they rest on, are brought up to date so that nothing stays stale for ever.
+      def resettle(lot, row, summary)
+        return if row.key == summary.wanted_key
+
+        Store::Database.write { RefreshLot.call(Store::Models::Lot.locked!(lot.id)) }
+      end
+      private_class_method :resettle
+    end
+  end
+end

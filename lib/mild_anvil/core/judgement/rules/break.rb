@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Judgement
+      module Rules
+        # It failed at the value that was measured.
+        module Break
+          extend Rule
+
+          KEY = :break
+          POSITION = 10
+          FAILS = true
+          NEEDS_PART = true
+
+          def self.complaints(kase)
+            return no_measurement if kase.measurement.nil?
+            return { counts_as: "cannot be break: #{bound(kase)}, so the value is a lower bound" } if kase.measurement.lower_bound?
+            return {} if kase.rated_part?
+
+            { counts_as: "cannot be break: #{Proposal.for(**kase.to_h.slice(:measurement, :failed_part, :rated_parts)).reason}; " \
+                         "count it as “at least”" }
+          end
+
+          def self.bound(kase) = LOWER_BOUND_WORDS.fetch(kase.measurement.lower_bound_cause.to_s)
+          private_class_method :bound
+
+          def self.values(kase) = [kase.measurement.value_si, nil]
+        end
+      end
+    end
+  end
+end

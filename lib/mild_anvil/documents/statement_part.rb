@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # What the parts of a printed statement share.
+    class StatementPart
+      # @param sheet [Sheet]
+      # @param words [StatementWords]
+      # @param curves [Hash]
+      def initialize(sheet, words, curves)
+        @sheet = sheet
+        @pdf = sheet.pdf
+        @words = words
+        @curves = curves
+      end
+
+      private
+
+      def statement = @words.statement
+      def lot = @words.lot
+      def pulls = @words.pulls
+      def unit = @words.unit
+      def figure(stated) = @words.figure(stated)
+    end
+  end
+end

@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # The pulls as a table, and their curves.
+    class StatementPulls < StatementPart
+      CURVES_NEED = 190
+
+      def draw
+        return if pulls.empty?
+
+        @sheet.heading "Pulls: #{statement.dig('counts', 'in_words')}"
+        @sheet.table([header, *pulls.map { |pull| row(pull) }], right: [0, 2], widths: { 0 => 32, 2 => 58, 3 => 62 })
+        curves
+      end
+
+      private
+
+      def header = ["Pull", "Specimen", "Value (#{unit.symbol})", "Counts as", "What failed", "Reason", "From"]
+
+      def row(pull)
+        [pull["number"], "#{pull['specimen']}, #{pull['feature']}", @words.value(pull), @words.counts_as(pull), @words.failed(pull),
+         @words.reasons(pull), @words.source(pull)]
+      end
+
+      def curves
+        drawn = pulls.select { |pull| @curves[pull["id"]] }
+        return if drawn.empty?
+
+        @sheet.room(CURVES_NEED)
+        @sheet.heading "Over time"
+        items = drawn.map { |pull| { title: title(pull), points: @curves[pull["id"]], void: pull["state"] != "counted" } }
+        PdfCurves.new(@sheet, unit: unit).draw(items)
+      end
+
+      def title(pull) = "Pull #{pull['number']}: #{@words.value(pull)} #{unit.symbol}, #{@words.counts_as(pull)}"
+    end
+  end
+end

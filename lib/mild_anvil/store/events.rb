@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Store
+    # The append-only list of who did what, each entry chained to the one before by its hash.
+    #
+    # Entries are collected while a transaction runs and written as its last step, so that the tail of the chain is held for a moment
+    # only, and always after every other lock.
+    module Events
+      START = "0" * 64
+      TAIL_ID = 1
+      CHAINED = %i[uid at person_id action subject_type subject_id lot_id before after previous_sha256].freeze
+      Entry = Struct.new(:person_id, :action, :subject_type, :subject_id, :lot_id, :before, :after, keyword_init: true)
+
+      module_function
+
+      # @param subject [Sequel::Model] the row it is about
+      # @param person_id [Integer]
+      def record(action, subject, person_id:, lot_id: nil, before: {}, after: {})
+        entry = Entry.new(person_id: person_id, action: action.to_s, subject_type: subject.class.name.split("::").last,
+                          subject_id: subject.id, lot_id: lot_id, before: before, after: after)
+        pending << entry
+      end
+
+      # @return [Array<Entry>] of this thread, not written yet
+      def pending = Thread.current[:mild_anvil_events] ||= []
+
+      # Writes what is pending; called by Database.write at the end of the outermost transaction.
+      def flush(database)
+        entries = pending.dup
+        pending.clear
+        return if entries.empty?
+
+        previous = tail(database)
+        entries.each { |entry| previous = append(database, entry, previous) }
+      end
+
+      def tail(database)
+        database[:event_tails].insert_ignore.insert(id: TAIL_ID, sha256: START)
+        database[:event_tails].where(id: TAIL_ID).for_update.get(:sha256)
+      end
+      private_class_method :tail
+
+      def append(database, entry, previous)
+        row = { uid: ULID.generate, at: Time.now.utc.round(6), previous_sha256: previous, **entry.to_h,
+                before: JSON.generate(plain(entry.before)), after: JSON.generate(plain(entry.after)) }
+        sha256 = digest(row)
+        id = database[:events].insert(**row, sha256: sha256)
+        database[:event_tails].where(id: TAIL_ID).update(event_id: id, sha256: sha256)
+        sha256
+      end
+      private_class_method :append
+
+      def plain(values) = values.transform_values { |v| v.is_a?(BigDecimal) ? v.to_s("F") : v }
+      private_class_method :plain
+
+      # @param row [Hash] an event as stored
+      # @return [String] the hash that it must have
+      def digest(row)
+        stated = CHAINED.map { |name| name == :at ? row[name].utc.strftime("%Y-%m-%dT%H:%M:%S.%6N") : row[name] }
+        OpenSSL::Digest::SHA256.hexdigest(JSON.generate(stated))
+      end
+
+      # @return [Integer, nil] the id of the first event that is not what was written; 0 when some are missing at the end
+      def first_broken(database)
+        previous = START
+        database[:events].order(:id).paged_each do |row|
+          return row[:id] unless row[:previous_sha256] == previous && digest(row) == row[:sha256]
+
+          previous = row[:sha256]
+        end
+        0 unless previous == (database[:event_tails].get(:sha256) || START)
+      end
+    end
+  end
+end

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Store
+    # The lots that could lend their scatter to another one: one query, whatever their number.
+    module Lenders
+      MAX_SHOWN = 200
+
+      module_function
+
+      # @param lot [Models::Lot]
+      # @return [Array<Hash>] id, name, customer, breaks, breaks_only, mean_si, standard_deviation_si; the newest first
+      def for(lot, database = Sequel::Model.db)
+        database[:lots].join(:jobs, id: Sequel[:lots][:job_id]).join(:lot_summaries, lot_id: Sequel[:lots][:id])
+                       .where(Sequel[:lots][:item_type] => lot.item_type, Sequel[:lots][:direction] => lot.direction,
+                              Sequel[:lots][:measurand] => lot.measurand)
+                       .where(rated_quantity(database, Sequel[:lots][:id]) => lot.terms.rated_quantity)
+                       .exclude(Sequel[:lots][:id] => lot.id).where { breaks > 0 }
+                       .select(Sequel[:lots][:id].as(:id), Sequel[:lots][:name].as(:name), :customer, :breaks, :breaks_only, :mean_si,
+                               :standard_deviation_si)
+                       .order(Sequel.desc(Sequel[:lots][:id])).limit(MAX_SHOWN).all
+      end
+
+      def rated_quantity(database, lot_id)
+        database[:rating_terms].where(lot_id: lot_id).order(Sequel.desc(:revision)).limit(1).select(:rated_quantity)
+      end
+      private_class_method :rated_quantity
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Store
+    module Models
+      # What was signed: content, inputs and rule version as one text with its hash. Never changed; a better one supersedes it.
+      class Statement < Sequel::Model(:statements)
+        include Record
+
+        plugin :serialization, :json, :changes
+        many_to_one :lot, class: "MildAnvil::Store::Models::Lot"
+        many_to_one :person, class: "MildAnvil::Store::Models::Person"
+        many_to_one :supersedes, class: "MildAnvil::Store::Models::Statement"
+        one_to_one :superseded_by, class: "MildAnvil::Store::Models::Statement", key: :supersedes_id
+        one_to_many :signatures, class: "MildAnvil::Store::Models::Signature", key: :statement_id, order: :id
+        one_to_many :documents, class: "MildAnvil::Store::Models::Document", key: :statement_id, order: :id
+
+        # @raise [NotFound]
+        def self.fetch!(id) = self[id] || raise(NotFound.new("there is no statement #{id}", id: id))
+
+        # @return [Hash] inputs, content, rule_version; string keys
+        # @raise [Tampered] when the text has another hash than was signed
+        def frozen_body
+          if OpenSSL::Digest::SHA256.hexdigest(body) != sha256
+            raise Tampered.new("Statement #{number} is not what was signed: its text has another hash. It is not given out", id: id)
+          end
+
+          JSON.parse(body)
+        end
+
+        def reviewed? = signatures.any? { |signature| signature.meaning == "reviewed" }
+      end
+    end
+  end
+end

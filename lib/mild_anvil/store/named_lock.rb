@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Store
+    # A lock by name in the database, held by one process for as long as a block runs, and given back if it dies.
+    module NamedLock
+      WAIT_SECONDS = 120
+
+      module_function
+
+      # @raise [Error] when somebody else held it too long
+      def hold(name, database = Sequel::Model.db)
+        database.synchronize do
+          got = database.get(Sequel.function(:get_lock, name, WAIT_SECONDS))
+          raise Error.new("#{name} was held for more than #{WAIT_SECONDS} s", name: name) unless got == 1
+
+          begin
+            yield
+          ensure
+            database.get(Sequel.function(:release_lock, name))
+          end
+        end
+      end
+    end
+  end
+end

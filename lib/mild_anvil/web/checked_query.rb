@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Web
+    # The query of a request as the types that its operation names; every wrong one is told at once.
+    module CheckedQuery
+      BOOLEANS = { "true" => true, "false" => false }.freeze
+
+      module_function
+
+      # @param parameters [Array<Hash>] of the operation
+      # @param given [Hash] name => text
+      # @return [Hash] symbols for keys; nothing for what was not sent
+      # @raise [InvalidInput]
+      def call(parameters, given)
+        wrong = {}
+        values = parameters.filter_map do |parameter|
+          text = given[parameter["name"]].to_s
+          next if text.empty?
+
+          [parameter["name"].to_sym, value(text, parameter["schema"])]
+        rescue ArgumentError => e
+          wrong[parameter["name"].to_sym] = e.message
+          nil
+        end
+        raise InvalidInput.new(sentence(wrong), fields: wrong) if wrong.any?
+
+        values.to_h
+      end
+
+      def value(text, schema)
+        case schema["type"]
+        when "boolean" then BOOLEANS.fetch(text) { raise ArgumentError, "must be true or false" }
+        when "integer", "number" then number(text, schema)
+        else word(text, schema)
+        end
+      end
+      private_class_method :value
+
+      def number(text, schema)
+        integer = schema["type"] == "integer"
+        found = integer ? Integer(text, 10, exception: false) : Float(text, exception: false)
+        raise ArgumentError, integer ? "must be a whole number" : "must be a number" if found.nil? || !found.to_f.finite?
+        raise ArgumentError, "must be at least #{schema['minimum']}" if schema["minimum"] && found < schema["minimum"]
+        raise ArgumentError, "must be at most #{schema['maximum']}" if schema["maximum"] && found > schema["maximum"]
+        raise ArgumentError, "must be above #{schema['exclusiveMinimum']}" if schema["exclusiveMinimum"] && found <= schema["exclusiveMinimum"]
+
+        found
+      end
+      private_class_method :number
+
+      def word(text, schema)
+        raise ArgumentError, "must be one of #{schema['enum'].join(', ')}" if schema["enum"] && !schema["enum"].include?(text)
+
+        text[0, schema["maxLength"] || text.size]
+      end
+      private_class_method :word
+
+      def sentence(wrong) = wrong.map { |name, words| "#{name} #{words}" }.join("; ")
+      private_class_method :sentence
+    end
+  end
+end

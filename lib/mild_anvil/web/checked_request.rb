@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+require "json"
+
+module MildAnvil
+  module Web
+    # What a request carries, held against its operation: path and query as the types they are, the body with symbols for keys.
+    class CheckedRequest
+      MAX_BODY_BYTES = 1_000_000
+      ID = /\A[1-9]\d{0,9}\z/
+      ONCE_HEADER = "HTTP_IDEMPOTENCY_KEY"
+
+      attr_reader :path, :query, :body, :once_key
+
+      # @param operation [Operation]
+      # @param request [Rack::Request]
+      # @param params [Hash] of the path
+      # @raise [NotFound] for an id that is none; [InvalidInput] with every wrong field at once
+      def initialize(operation, request, params)
+        @operation = operation
+        @path = operation.parameters("path").to_h { |parameter| [parameter["name"].to_sym, path_value(parameter, params)] }
+        @query = CheckedQuery.call(operation.parameters("query"), request.GET)
+        @body = operation.body_schema ? read_body(request) : {}
+        @once_key = once_key_of(request)
+      end
+
+      def id = path.fetch(:id)
+
+      private
+
+      def path_value(parameter, params)
+        text = params[parameter["name"]].to_s
+        return text if parameter.dig("schema", "type") == "string"
+
+        ID.match?(text) ? text.to_i : raise(NotFound.new("“#{text[0, 40]}” is no number of anything here", id: text))
+      end
+
+      def read_body(request)
+        text = request.body&.read(MAX_BODY_BYTES + 1).to_s
+        raise InvalidInput.new("the body is larger than 1 MB", fields: {}) if text.bytesize > MAX_BODY_BYTES
+
+        given = text.empty? ? {} : JSON.parse(text.dup.force_encoding(Encoding::UTF_8))
+        Violations.check!(@operation.body_schema, given)
+        PlainValues.of(given)
+      rescue JSON::ParserError => e
+        raise InvalidInput.new("the body is no JSON: #{e.message.scrub[0, 80]}", fields: {})
+      end
+
+      def once_key_of(request)
+        key = request.get_header(ONCE_HEADER)
+        return key if key.nil? || key.match?(/\A[\x21-\x7E]{8,64}\z/)
+
+        raise InvalidInput.new("an Idempotency-Key has 8 to 64 plain letters", fields: { "Idempotency-Key": "must have 8 to 64 letters" })
+      end
+    end
+  end
+end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require "rack/protection"
+
+module MildAnvil
+  module Web
+    # Who a request is from: a session that is still in force, or a key for scripts. Nothing else says who one is.
+    module Identity
+      BEARER = /\ABearer (\S+)\z/
+
+      # @return [Hash, nil] id, name, roles
+      def person
+        return @person if defined?(@person)
+
+        @person = by_key? ? by_key : by_session
+      end
+
+      def person_id = person&.fetch(:id)
+
+      # @raise [NotSignedIn, Forbidden]
+      def authorize!(operation)
+        return if Permissions.allowed?(operation, person&.fetch(:roles))
+        raise NotSignedIn, "Sign in first: what is done here carries a name" if person.nil?
+
+        raise Forbidden, "This is not for #{person[:roles].join(', ')}: ask an administrator"
+      end
+
+      # A page of another site must not write here: browsers name the origin of every write, and only our own page knows the token.
+      def trust!
+        return if request.safe? || by_key?
+
+        origin = request.env["HTTP_ORIGIN"]
+        raise Forbidden, "This request comes from another site" unless origin.nil? || origin == request.base_url
+        raise Forbidden, "This request lacks the token of the page: load the page again" unless csrf.accepts?(request.env)
+      end
+
+      # @return [String] that writes must carry
+      def csrf_token = Rack::Protection::AuthenticityToken.token(request.session)
+
+      private
+
+      def by_key? = request.env["HTTP_AUTHORIZATION"].to_s.match?(BEARER)
+      def csrf = @csrf ||= Rack::Protection::AuthenticityToken.new(->(_) { [200, {}, []] })
+
+      def by_key
+        found = Actions::Tokens.person_of(request.env["HTTP_AUTHORIZATION"][BEARER, 1])
+        found && Actions::SessionFacts.person(found.id)
+      end
+
+      def by_session
+        rodauth = request.env["rodauth"]
+        return unless rodauth.logged_in? && in_force?(rodauth)
+
+        Actions::SessionFacts.person(Actions::SessionFacts.person_of_account(rodauth.session_value))
+      end
+
+      # Ended by signing out elsewhere, by a new password, or by time.
+      def in_force?(rodauth)
+        return true if rodauth.currently_active_session? && !SessionTime.over?(request.session, rodauth)
+
+        rodauth.clear_session
+        false
+      end
+    end
+  end
+end

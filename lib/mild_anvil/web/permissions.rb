@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Web
+    # Roles and what each may do: the one place that says so. Every operation of the API is denied unless it stands here.
+    module Permissions
+      ANYONE = :anyone
+      EVERYBODY = %w[viewer technician reviewer administrator].freeze
+      WORKING = %w[technician reviewer].freeze
+      ADMINISTRATING = %w[administrator].freeze
+      SHELVES = %w[technician reviewer administrator].freeze
+
+      TABLE = {
+        ANYONE => %w[health session firstAdministrator],
+        EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating previewPaper
+                        signedPaper recheckStatement pull window originalFile importProfiles picture],
+        WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad withdrawLoad
+                      borrowScatter previewFile importRecording signStatement changePull correctReading judgePull undoJudgement
+                      overruleFinding undoOverruling keepImportProfile removeImportProfile],
+        %w[reviewer] => %w[countersignStatement],
+        SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow retireLibraryRow],
+        %w[reviewer administrator] => %w[events checkEvents],
+        ADMINISTRATING => %w[addPerson changePerson]
+      }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze
+
+      module_function
+
+      # @param operation [String]
+      # @param roles [Array<String>, nil] nil: nobody is signed in
+      # @return [Boolean]
+      def allowed?(operation, roles)
+        who = TABLE[operation] or return false
+        who == ANYONE || (!roles.nil? && (who & roles).any?)
+      end
+
+      # @return [Array<String>] operations that somebody with these roles may do
+      def of(roles) = TABLE.keys.select { |operation| allowed?(operation, roles) }
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Web
+    module Routes
+      # Who works here, and the keys for scripts.
+      module People
+        def self.registered(app)
+          app.operation("people") { |_| json(Actions::ManagePeople.list) }
+          app.operation("firstAdministrator") do |given|
+            added = Actions::FirstAdministrator.call(**PasswordParam.hashed(given.body))
+            json(Actions::ManagePeople.row(added), status: 201)
+          end
+          app.operation("addPerson") do |given|
+            added = Actions::ManagePeople.add(**PasswordParam.hashed(given.body), by: person_id)
+            json(Actions::ManagePeople.row(added), status: 201)
+          end
+          app.operation("changePerson") do |given|
+            changed = Actions::ManagePeople.change(id: given.id, values: PasswordParam.hashed(given.body), by: person_id)
+            json(Actions::ManagePeople.row(changed))
+          end
+          app.operation("tokens") { |_| json(Actions::Tokens.list(person_id: person_id)) }
+          app.operation("issueToken") do |given|
+            token, key = Actions::Tokens.issue(name: given.body[:name], person_id: person_id)
+            json(token.values.slice(:id, :name, :created_at, :revoked_at).merge(key: key), status: 201)
+          end
+          app.operation("revokeToken") do |given|
+            Actions::Tokens.revoke(id: given.id, person_id: person_id)
+            json(Actions::Tokens.list(person_id: person_id))
+          end
+        end
+      end
+    end
+  end
+end

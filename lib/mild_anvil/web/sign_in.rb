@@ -1,0 +1,81 @@
+# frozen_string_literal: true
+
+require "argon2"
+require "roda"
+require "rodauth"
+
+module MildAnvil
+  module Web
+    # Signing in and out, in front of the application: names and passwords, lockout, sessions that end.
+    class SignIn < Roda
+      TRIES = 8
+      LOCKED_MINUTES = 15
+      IDLE_SECONDS = 4 * 3600
+      LONGEST_SECONDS = 14 * 3600
+      MIN_PASSWORD = 10
+      # The usual cost takes a good part of a second; a test need not.
+      COST = ENV["RACK_ENV"] == "test" ? { t_cost: 1, m_cost: 5, p_cost: 1 } : { t_cost: 2, m_cost: 16, p_cost: 1 }
+      KINDS = { 401 => "not_signed_in", 403 => "forbidden" }.freeze
+
+      # @param password [String]
+      # @return [String] as accounts keep it
+      # @raise [InvalidInput]
+      def self.password_hash(password)
+        return Argon2::Password.new(**COST).create(password) if password.size >= MIN_PASSWORD
+
+        raise InvalidInput.new("A password has at least #{MIN_PASSWORD} letters", fields: { password: "is too short" })
+      end
+
+      plugin :middleware
+      plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
+      plugin :rodauth, json: :only do
+        enable :json, :login, :logout, :lockout, :active_sessions, :session_expiration, :argon2
+        db Sequel::Model.db
+        prefix "/api"
+        domain "localhost" # no letter is ever sent
+        login_route "sign-in"
+        logout_route "sign-out"
+        accounts_table :accounts
+        login_column :login
+        account_password_hash_column :password_hash
+        use_database_authentication_functions? false
+        require_bcrypt? false
+        require_mail? false
+        hmac_secret { scope.env.fetch("mild_anvil.secret") }
+        already_logged_in { remove_current_session }
+        password_hash_cost COST
+        max_invalid_logins TRIES
+        account_lockouts_email_last_sent_column nil
+        account_lockouts_deadline_interval({ minutes: LOCKED_MINUTES })
+        set_deadline_values? true
+        session_inactivity_timeout IDLE_SECONDS
+        max_session_lifetime LONGEST_SECONDS
+        login_error_flash "Name and password do not go together"
+        no_matching_login_message "is wrong, or the password is"
+        invalid_password_message "is wrong, or the password is"
+        login_lockout_error_flash "Too many wrong passwords: this name is locked for #{LOCKED_MINUTES} minutes"
+        json_response_body { |body| JSON.generate(SignIn.answer(body, response.status)) }
+      end
+
+      route do |r|
+        env["rodauth"] = rodauth
+        r.is("api", %w[sign-in sign-out]) { r.rodauth } if SignIn.own_page?(env)
+        nil
+      end
+
+      # Errors in the form of all others.
+      def self.answer(body, status)
+        return { signed_in: true } unless body["error"]
+
+        field, words = body["field-error"]
+        { error: { kind: KINDS.fetch(status || 401, "invalid_input"), message: body["error"], fields: field ? { field => words } : {} } }
+      end
+
+      # @return [Boolean] false for a page of another site
+      def self.own_page?(env)
+        origin = env["HTTP_ORIGIN"]
+        origin.nil? || origin == Rack::Request.new(env).base_url
+      end
+    end
+  end
+end

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+require "rack/builder"
+require "rack/session/cookie"
+
+module MildAnvil
+  module Web
+    # The application with everything in front of it.
+    module Stack
+      SECRET_FILE = File.expand_path("../../../var/session-secret", __dir__)
+      COOKIE = "mild_anvil"
+
+      # Hands the secret to whoever signs with it.
+      class KeepSecret
+        def initialize(app, secret)
+          @app = app
+          @secret = secret
+        end
+
+        def call(env) = @app.call(env.merge("mild_anvil.secret" => @secret))
+      end
+
+      module_function
+
+      # @param secret [String]
+      # @return [#call] a Rack application
+      def build(secret: SessionSecret.read(SECRET_FILE))
+        Rack::Builder.app do
+          use KeepSecret, secret
+          use Rack::Session::Cookie, key: COOKIE, secret: secret, same_site: :strict, httponly: true, secure: true, assume_ssl: true
+          use SignIn
+          run Application
+        end
+      end
+    end
+  end
+end

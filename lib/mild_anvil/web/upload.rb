@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Web
+    # The file, or the draft of one, and the choices of a multipart request.
+    module Upload
+      # @return [Array(String, Devices::Delimited::Source, Hash)] name, file, choices
+      def upload
+        file = uploaded
+        check_size!(file[:tempfile].size)
+        [Upload.name_of(file), Actions::FileChoices.source(file[:tempfile].path), choices_given]
+      end
+
+      # Names come as bytes; those of any script are kept.
+      def self.name_of(file)
+        file[:filename].to_s.dup.force_encoding(Encoding::UTF_8).scrub("?").gsub(%r{[/\\\0]}, "_")[0, 200]
+      end
+
+      # @return [Hash] filename, tempfile
+      def uploaded
+        file = params[:file]
+        raise InvalidInput.new("a file is needed", fields: { file: "is missing" }) unless file.is_a?(Hash) && file[:tempfile]
+
+        file
+      end
+
+      def choices_given
+        given = JSON.parse(params[:choices].to_s.empty? ? "{}" : params[:choices])
+        Violations.check!(Description.shared.schema("Choices"), given)
+        PlainValues.of(given)
+      rescue JSON::ParserError
+        raise InvalidInput.new("choices must be JSON", fields: { choices: "is no JSON" })
+      end
+
+      # @return [Integer, nil]
+      def draft_id
+        text = params[:draft_id].to_s
+        return if text.empty?
+
+        CheckedRequest::ID.match?(text) ? text.to_i : raise(NotFound.new("“#{text[0, 40]}” is no draft", id: text))
+      end
+
+      private
+
+      def check_size!(size)
+        largest = Actions::FileChoices::MAX_BYTES
+        return if size <= largest
+
+        raise InvalidInput.new("The file has #{size / 1024 / 1024} MB; up to #{largest / 1024 / 1024} MB are read at once. Split it, or " \
+                               "log at a lower rate", fields: { file: "is too large" })
+      end
+    end
+  end
+end
