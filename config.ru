@@ -7,4 +7,4 @@ require "mild_anvil"
 database = MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load
 database.disconnect # each process of the server opens connections of its own
-run MildAnvil::Web::Application
+run MildAnvil::Web::Stack.build

@@ -1,60 +1,84 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "recording"
 
 # The made-up scenario that a first start shows: the Fernhollow test shop and its customers. All names are invented.
 module Demo
-  # Loads people, jobs, lots and pulls through the same actions that the screens use.
+  # Loads people, jobs, studies, lots, pulls and statements through the same actions that the screens use.
   module Scenario
     FOLDER = __dir__
     ACTIONS = MildAnvil::Actions
+    OF_LOT = %i[bench pulls sign levels].freeze
 
     module_function
 
     def load
-      people = JSON.parse(File.read(File.join(FOLDER, "people.json")), symbolize_names: true)
-      @people = people.map { |row| MildAnvil::Store::Models::Person.create(row).id }
-      JSON.parse(File.read(File.join(FOLDER, "jobs.json")), symbolize_names: true).each { |job| load_job(job) }
+      @people = table("people").map { |row| add_person(row) }
+      table("jobs").each { |job| load_job(job) }
+      MildAnvil::Store::Settings.demo!
     end
 
+    def table(name) = JSON.parse(File.read(File.join(FOLDER, "#{name}.json")), symbolize_names: true)
+
+    def add_person(row)
+      hash = MildAnvil::Web::SignIn.password_hash(row.fetch(:password))
+      ACTIONS::ManagePeople.add(**row.slice(:name, :login, :roles), password_hash: hash).id
+    end
+
+    def technicians = @people.first(2)
+    def reviewer = @people[2]
+
     def load_job(job)
-      record = ACTIONS::CreateJob.call(customer: job.fetch(:customer), title: job.fetch(:title), purpose: job.fetch(:purpose), person_id: @people.first)
-      job.fetch(:lots).each do |lot|
-        saved = ACTIONS::SaveLot.create(job_id: record.id, values: lot.except(:bench, :pulls, :sign), person_id: @people.first)
-        lot.fetch(:pulls).each_with_index { |pull, i| load_pull(saved, lot, pull, i) }
-        ACTIONS::SignRating.call(lot_id: saved.id, person_id: @people.last) if lot[:sign]
+      record = ACTIONS::CreateJob.call(**job.slice(:customer, :title, :purpose), person_id: technicians.first)
+      ACTIONS::SaveStudy.call(job_id: record.id, **job[:study], person_id: technicians.first) if job[:study]
+      job.fetch(:lots).each { |lot| load_lot(record, lot) }
+    end
+
+    def load_lot(job, lot)
+      saved = ACTIONS::SaveLot.create(job_id: job.id, values: lot.except(*OF_LOT), person_id: technicians.first)
+      assign_levels(saved, lot[:levels]) if lot[:levels]
+      lot.fetch(:pulls).each_with_index do |pull, i|
+        sign(saved, fewer_reason: lot[:sign][:fewer_reason]) if lot[:sign] && lot[:sign][:first_after] == i
+        load_pull(saved, lot, pull, i)
       end
+      sign_whole(saved, lot[:sign]) if lot[:sign]
+    end
+
+    def assign_levels(lot, levels)
+      ids = lot.job.studies.flat_map(&:factors).filter_map do |factor|
+        factor.levels.find { |level| level.name == levels[factor.name.to_sym] }&.id
+      end
+      ACTIONS::AssignLevels.call(lot_id: lot.id, level_ids: ids, person_id: technicians.first)
     end
 
     def load_pull(lot, plan, pull, index)
-      place = { lot_id: lot.id, person_id: @people[index % 2], specimen_number: pull[:specimen] || (index + 1), feature_name: pull[:feature] }
-      record = pull[:typed] ? ACTIONS::RecordPeak.call(**place, text: pull[:typed], unit: pull.fetch(:unit)) : import(lot, plan.fetch(:bench), pull, index, place)
-      judge(record, pull[:judged]) if pull[:judged]
+      place = { lot_id: lot.id, person_id: technicians[index % 2], specimen_number: pull[:specimen] || (index + 1),
+                feature_name: pull[:feature] }
+      record = pull[:typed] ? typed(pull, place) : import(lot, plan.fetch(:bench), pull, index, place)
+      ACTIONS::JudgePull.call(pull_id: record.id, person_id: record.person_id, **pull[:judged]) if pull[:judged]
     end
+
+    def typed(pull, place) = ACTIONS::RecordPeak.call(**place, text: pull[:typed], unit: pull.fetch(:unit))
 
     def import(lot, bench, pull, index, place)
-      name = format("%s_%02d.%s", lot.name.downcase.gsub(/[^a-z]+/, "_")[0, 18].delete_suffix("_"), index + 1, bench.fetch(:dialect) == "tab" ? "tsv" : "csv")
-      ACTIONS::ImportCurve.call(**place, name: name, source: Recording.text(bench, pull))
+      words = lot.name.downcase.gsub(/[^a-z]+/, "_")[0, 18].delete_suffix("_")
+      name = format("%s_%02d.%s", words, index + 1, bench.fetch(:dialect) == "tab" ? "tsv" : "csv")
+      ACTIONS::ImportRecording.call(**place, name: name, source: Recording.text(bench, pull))
     end
 
-    def judge(record, judged)
-      ACTIONS::JudgePull.call(pull_id: record.id, person_id: record.person_id, **judged)
+    def sign_whole(lot, plan)
+      statement = sign(lot, revision_reason: plan[:revision_reason])
+      return unless plan[:review]
+
+      ACTIONS::CountersignStatement.call(statement_id: statement.id, sha256: statement.sha256, person_id: reviewer)
     end
-  end
 
-  # One simulated pull as the text of a log file, the same every time for the same seed.
-  module Recording
-    SIMULATOR = MildAnvil::Devices::Simulator
-
-    module_function
-
-    def text(bench, pull)
-      random = Random.new(pull.fetch(:seed))
-      shape = SIMULATOR::Shapes.const_get(bench.fetch(:shape))
-      path = shape.path(pull.fetch(:strength), random)
-      settings = bench.except(:shape, :dialect)
-      log = SIMULATOR::Pull.new(path: path, bench: SIMULATOR::Bench.with(**settings), random: random, stop_newtons: pull[:stop_newtons]).log
-      SIMULATOR::LogFile.text(log, bench.fetch(:dialect).to_sym)
+    # As somebody who looked at what was computed.
+    def sign(lot, **reasons)
+      rated = ACTIONS::RateLot.call(lot_id: lot.id)
+      seen = ACTIONS::Computations.compute(ACTIONS::Computations.want(rated.inputs, lot_id: lot.id))
+      ACTIONS::SignStatement.call(lot_id: lot.id, sha256: seen.statement_sha256, person_id: technicians.first, **reasons)
     end
   end
 end

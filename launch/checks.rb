@@ -19,7 +19,7 @@ module Launch
       FrontEnd.ready
       database = DatabaseServer.new(File.join(VAR, "test-database"), port: Launch.any_free_port, name: "mild_anvil_test")
       database.start
-      check(database.url)
+      check(database)
       sum_up
     ensure
       database&.stop
@@ -27,8 +27,8 @@ module Launch
 
     private
 
-    def check(url)
-      env = { "DATABASE_URL" => url, "RACK_ENV" => "test" }
+    def check(database)
+      env = { "DATABASE_URL" => database.url, "OWNER_DATABASE_URL" => database.owner_url, "RACK_ENV" => "test" }
       part("lint", "Ruby lint") { command({}, "bundle", "exec", "rubocop", "--format", "simple") }
       part("ruby", "Ruby: core, devices, store, actions, web, command line") { ruby(env, RUBY_TESTS) }
       part("ruby", "Architecture") { ruby(env, "test/architecture_test.rb") }

@@ -40,9 +40,11 @@ module Launch
   WEB_PROCESSES = 3 # so that two cores read files while a third one waits for the database
   WEB_THREADS = "1:6"
 
+  # @param address [String] such as tcp://127.0.0.1:4870
   # @return [Array<String>] the command that serves the application; the database is named in the environment
-  def web_server(port)
-    ["bundle", "exec", "puma", "--bind", "tcp://127.0.0.1:#{port}", "--workers", WEB_PROCESSES.to_s, "--threads", WEB_THREADS, "--environment", "production", "config.ru"]
+  def web_server(address)
+    ["bundle", "exec", "puma", "--bind", address, "--workers", WEB_PROCESSES.to_s, "--threads", WEB_THREADS,
+     "--environment", "production", "config.ru"]
   end
 
   def free_megabytes(path) = `df -Pk #{path}`.lines.last.split[3].to_i / 1024

@@ -6,8 +6,8 @@ require_relative "../../demo/scenario"
 # The scenario that a first start shows.
 class DemoTest < StoreCase
   def setup
-    DATABASE[:people].delete
     Demo::Scenario.load
+    nil while Actions::Worker.run_once
     @lots = Actions::ListLots.call[:jobs].flat_map { |job| job[:lots] }
   end
 
@@ -18,33 +18,33 @@ class DemoTest < StoreCase
     claims_of_every_outcome
     every_way_to_count
     what_waits
+    people_of_every_role
+    statements_of_every_state
   end
 
   private
 
   def many_pulls_of_many_trades
-    assert_operator @lots.size, :>=, 6
-    assert_operator @lots.map { |lot| lot[:item_type] }.uniq.size, :>=, 6
-    assert_operator DATABASE[:pulls].count, :>=, 60
-    assert_operator DATABASE[:curves].count, :>=, 55
+    assert_operator @lots.size, :>=, 13
+    assert_operator @lots.map { |lot| lot[:item_type] }.uniq.size, :>=, 8
+    assert_operator DATABASE[:pulls].count, :>=, 80
+    assert_equal 2, DATABASE[:studies].count
+    assert_equal "torque", @lots.find { |lot| lot[:name].start_with?("Lamp bolt") }[:measurand]
   end
 
   def claims_of_every_outcome
     verdicts = @lots.map { |lot| lot[:summary]["verdict"] }.tally
 
-    assert_operator verdicts["pass"], :>=, 2
-    assert_operator verdicts["fail"], :>=, 1
-    assert_operator verdicts["cannot_tell"], :>=, 1
-    assert_operator verdicts["not_comparable"], :>=, 1
+    %w[pass fail cannot_tell not_comparable].each { |state| assert_operator verdicts[state].to_i, :>=, 1, state }
   end
 
   def every_way_to_count
-    kinds = @lots.flat_map { |lot| lot[:summary]["marks"].map { |mark| mark["counts_as"] } }.uniq
+    marks = @lots.flat_map { |lot| lot[:summary]["marks"] }
 
-    assert_empty %w[break at_least void unjudged replaced] - kinds
-    assert_equal "fitted_lognormal", JSON.parse(JSON.generate(Actions::RateLot.call(lot_id: @lots.find { |l| l[:name].include?("seven") }[:id]).statement.to_h))["chosen"]
-    assert_predicate(DATABASE[:pulls].exclude(preload_newtons: nil).count, :positive?)
-    assert_equal 5, DATABASE[:pulls].where(origin: "typed").count
+    assert_empty %w[break at_least void] - marks.map { |mark| mark["counts_as"] }
+    assert_empty %w[counted superseded void unjudged] - marks.map { |mark| mark["state"] }
+    assert_operator summary("Sewn loop, both ends")["marks"].count { |mark| mark["preloaded"] }, :>=, 4
+    refute_match(/printed/i, @lots.map { |lot| lot[:name] }.join)
   end
 
   def what_waits
@@ -52,5 +52,20 @@ class DemoTest < StoreCase
     assert_equal "judge", summary("Eye splice, seven tucks")["next_step"]
     assert_equal "pull", summary("Side-light bracket, cast")["next_step"]
     assert_equal "sign", summary("Cargo net, corner rings")["next_step"]
+    assert_equal "review", summary("Peg joint, oak, dry")["next_step"]
+  end
+
+  def people_of_every_role
+    assert_equal %w[administrator reviewer technician viewer], DATABASE[:person_roles].distinct.select_map(:role).sort
+    assert_equal 5, Actions::DemoPeople.list.size
+  end
+
+  def statements_of_every_state
+    statements = Models::Statement.eager(:signatures).all
+
+    assert_equal 1, statements.count(&:reviewed?)
+    assert_equal 1, statements.count { |statement| statement.superseded_by }
+    assert(statements.all? { |statement| Actions::RecheckStatement.call(statement_id: statement.id)[:intact] })
+    assert_nil MildAnvil::Store::Events.first_broken(DATABASE)
   end
 end

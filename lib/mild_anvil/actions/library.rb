@@ -14,12 +14,12 @@ module MildAnvil
       # @return [Catalogue::ItemType]
       # @raise [InvalidInput]
       def item_type(key)
-        Catalogue.item_types.find { |type| type.key == key } || own_item_types(key: key).first ||
+        Catalogue.item_types.find { |type| type.key == key } || own_item_types({ key: key }).first ||
           raise(InvalidInput.new("There is no item type “#{key}”", fields: { item_type: "is not in the library" }))
       end
 
-      def own_item_types(**filter)
-        rows = Store::Models::ItemType.where(**filter).order(:name).eager(:zones, :inspection_points, :person).all
+      def own_item_types(filter = true)
+        rows = Store::Models::ItemType.where(filter).order(:name).eager(:zones, :inspection_points, :person).all
         rows.map { |row| own_item_type(row) }
       end
 

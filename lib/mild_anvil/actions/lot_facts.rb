@@ -31,6 +31,12 @@ module MildAnvil
       # @return [Core::Judgement::LoadHistory::Load, nil] the highest before a pull
       def preload(pull) = history.before(load_of(pull))
 
+      # @return [Boolean] whether it had seen more than half of its value before, judged or not
+      def preloaded?(pull)
+        value = judgement(pull)&.value_si || measurement(pull)&.value_si
+        Core::Judgement::LoadHistory.preloaded?(preload(pull)&.value_si, value)
+      end
+
       # @return [Store::Models::Judgement, nil] the one in force about the rated quantity
       def judgement(pull) = judgements.fetch(pull.id)
 
@@ -68,6 +74,7 @@ module MildAnvil
         reached = judgement&.value_si || pull.measurement("peak")&.value_si || measurement(pull)&.value_si
         Core::Judgement::LoadHistory::Load.new(feature: pull.feature_id, specimen: pull.feature.specimen_id, at: pull.pulled_at,
                                                order: pull.number, value_si: reached, source: "pull #{pull.number}", pull: pull.id,
+                                             resolution_si: (measurement(pull) || pull.measurement("peak"))&.resolution_si,
                                                counts: !reached.nil? && !nothing?(judgement))
       end
 

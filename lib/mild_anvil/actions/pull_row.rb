@@ -19,8 +19,8 @@ module MildAnvil
         preload = facts.preload(pull)
         { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number, feature: pull.feature.name,
           origin: pull.origin, pulled_at: pull.pulled_at, note: pull.note, recording_id: pull.recording&.id, state: placed.state,
-          state_reason: placed.reason, measurement: measurement(measured, figures), preload: figures.reading(preload&.value_si),
-          preload_source: preload&.source, preloaded: placed.pull.preloaded?,
+          state_reason: placed.reason, measurement: measurement(measured, figures), preload: figures.reading(preload&.value_si, preload&.resolution_si),
+          preload_source: preload&.source, preloaded: facts.preloaded?(pull),
           judgement: judgement(facts.judgement(pull), measured, figures) }
       end
 

@@ -43,7 +43,7 @@ module MildAnvil
         { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number, feature: pull.feature.name,
           origin: pull.origin, pulled_at: pull.pulled_at.utc.iso8601, state: placed.state, state_reason: placed.reason,
           measurement: measurement(facts.measurement(pull)), judgement: judgement(facts.judgement(pull), pull),
-          preload_si: preload&.value_si, preload_source: preload&.source, preloaded: placed.pull.preloaded?,
+          preload_si: preload&.value_si, preload_source: preload&.source, preloaded: facts.preloaded?(pull),
           recording_id: pull.recording&.id, file: file&.name, file_sha256: file&.sha256 }
       end
       private_class_method :pull_row

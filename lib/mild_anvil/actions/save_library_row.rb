@@ -71,7 +71,6 @@ module MildAnvil
       private_class_method :check_steps!
 
       def key(name) = "own-#{name.downcase.gsub(KEY_FORM, '-').delete_suffix('-')[0, 40]}-#{ULID.generate[-6..].downcase}"
-      private_class_method :key
     end
   end
 end

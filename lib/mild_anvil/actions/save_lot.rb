@@ -16,8 +16,10 @@ module MildAnvil
         Store::Models::Job.fetch!(job_id)
         Store::Database.write do
           columns = columns(values, Catalogue.measurand(values[:measurand] || "force"))
-          lot = Store::Models::Lot.create(job_id: job_id, differs_from_use: "", rated_parts: ["specimen"], person_id: person.id, **columns)
+          lot = Store::Models::Lot.new(job_id: job_id, differs_from_use: "", rated_parts: ["specimen"], person_id: person.id,
+                                       direction: "tension", measurand: "force", **columns)
           check!(lot)
+          lot.save
           AskParts.save(lot, { terms: {} }.merge(values.slice(*PARTS)), person.id)
           Store::Events.record(:create_lot, lot, person_id: person.id, lot_id: lot.id, after: values)
           RefreshLot.call(lot)
@@ -34,8 +36,9 @@ module MildAnvil
           refuse_stale!(lot, version)
           before = values.except(*PARTS).keys.to_h { |key| [key, lot[key]] }.merge(AskParts.seen(lot, values.keys & PARTS))
           was = lot.measurand
-          lot.update(version: lot.version + 1, **values.except(*PARTS))
+          lot.set(version: lot.version + 1, **values.except(*PARTS))
           check!(lot, was: was)
+          lot.save_changes
           AskParts.save(lot, values.slice(*PARTS), person.id)
           Store::Events.record(:change_lot, lot, person_id: person.id, lot_id: lot.id, before: before, after: values)
           RefreshLot.call(lot)

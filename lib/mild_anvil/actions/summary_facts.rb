@@ -49,7 +49,7 @@ module MildAnvil
           measured = facts.measurement(pull)
           value = placed.pull.value_si || measured&.value_si or next
           { pull_id: pull.id, number: pull.number, state: placed.state, counts_as: placed.pull.counts_as, value_si: value,
-            upper_si: placed.pull.upper_si, preloaded: placed.pull.preloaded?,
+            upper_si: placed.pull.upper_si, preloaded: facts.preloaded?(pull),
             figure: figures.reading(value, measured&.resolution_si) }
         end
       end

@@ -35,7 +35,13 @@ module MildAnvil
         raise Error.new("No database answers at #{url.sub(%r{//[^@]*@}, '//')}: #{e.message}. Start it, or correct DATABASE_URL")
       end
 
+      # @raise [Error] for a database of a version whose data cannot be carried over
       def migrate(database)
+        if database.table_exists?(:audit_entries)
+          raise Error, "This database was made by a version before 0.3, whose tables were drawn anew. Move var/database away, or name " \
+                       "an empty database in DATABASE_URL"
+        end
+
         Sequel.extension(:migration)
         Sequel::Migrator.run(database, MIGRATIONS)
       end

@@ -30,9 +30,11 @@ module MildAnvil
 
       def path_value(parameter, params)
         text = params[parameter["name"]].to_s
-        return text if parameter.dig("schema", "type") == "string"
+        words = parameter.dig("schema", "enum")
+        return text if words&.include?(text)
+        return text.to_i if words.nil? && ID.match?(text)
 
-        ID.match?(text) ? text.to_i : raise(NotFound.new("“#{text[0, 40]}” is no number of anything here", id: text))
+        raise NotFound.new("“#{text[0, 40]}” names nothing here", id: text)
       end
 
       def read_body(request)

@@ -15,6 +15,7 @@ module MildAnvil
       MIN_PASSWORD = 10
       # The usual cost takes a good part of a second; a test need not.
       COST = ENV["RACK_ENV"] == "test" ? { t_cost: 1, m_cost: 5, p_cost: 1 } : { t_cost: 2, m_cost: 16, p_cost: 1 }
+      PATHS = %w[/api/sign-in /api/sign-out].freeze
       KINDS = { 401 => "not_signed_in", 403 => "forbidden" }.freeze
 
       # @param password [String]
@@ -37,6 +38,7 @@ module MildAnvil
         logout_route "sign-out"
         accounts_table :accounts
         login_column :login
+        skip_status_checks? false # whoever left does not come back in
         account_password_hash_column :password_hash
         use_database_authentication_functions? false
         require_bcrypt? false
@@ -59,7 +61,7 @@ module MildAnvil
 
       route do |r|
         env["rodauth"] = rodauth
-        r.is("api", %w[sign-in sign-out]) { r.rodauth } if SignIn.own_page?(env)
+        r.on("api") { r.rodauth } if PATHS.include?(r.path) && SignIn.own_page?(env)
         nil
       end
 

@@ -8,7 +8,7 @@ module MildAnvil
       class LoadHistory
         # A load of a feature at a time: an earlier pull (with its id), a planned proof, transport, earlier use. counts: false where
         # no force reached it, or where the value stands for nothing.
-        Load = Struct.new(:feature, :specimen, :at, :order, :value_si, :source, :pull, :counts, keyword_init: true)
+        Load = Struct.new(:feature, :specimen, :at, :order, :value_si, :resolution_si, :source, :pull, :counts, keyword_init: true)
 
         # Seen before at more than this share of its final value, a pull is preloaded.
         PRELOADED_SHARE = 0.5
@@ -24,9 +24,10 @@ module MildAnvil
         # @return [Load, nil] the highest before it
         def before(pull)
           place = @shared ? pull.specimen : pull.feature
-          earlier = @by_place.fetch(place, []).select { |load| load.pull != pull.pull && ((load.at <=> pull.at).nonzero? || (load.order <=> pull.order)).negative? }
+          earlier = @by_place.fetch(place, []).select { |load| load.pull != pull.pull && earlier?(load, pull) }
           earlier.max_by(&:value_si)
         end
+
 
         # @param preload_si [Float, nil]
         # @param final_si [Float, nil]
@@ -34,6 +35,10 @@ module MildAnvil
         def self.preloaded?(preload_si, final_si)
           !preload_si.nil? && !final_si.nil? && preload_si > PRELOADED_SHARE * final_si
         end
+
+        private
+
+        def earlier?(load, pull) = ([load.at, load.order] <=> [pull.at, pull.order]).negative?
       end
     end
   end
