@@ -1,18 +1,19 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { RouterProvider } from "@tanstack/react-router";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { Fault } from "./api/client";
-import { KeysProvider } from "./app/keys";
-import { router } from "./app/router";
-import { SettingsProvider } from "./app/settings";
+import { Gate } from "./app/Gate";
+import { KeysProvider } from "./keys/keys";
+import { SettingsProvider } from "./lot/settings";
 import "./styles.css";
 
 /** What the server refused once it refuses again; only a missing answer is worth another try. */
 const worthAnotherTry = (failures: number, error: Error) =>
   failures < 1 && !(error instanceof Fault && error.status >= 400 && error.status < 500);
 
-const client = new QueryClient({ defaultOptions: { queries: { retry: worthAnotherTry, refetchOnWindowFocus: true, staleTime: 5000 } } });
+const client = new QueryClient({
+  defaultOptions: { queries: { retry: worthAnotherTry, refetchOnWindowFocus: true, staleTime: 5000 } },
+});
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(
@@ -20,7 +21,7 @@ if (root) {
       <QueryClientProvider client={client}>
         <SettingsProvider>
           <KeysProvider>
-            <RouterProvider router={router} />
+            <Gate />
           </KeysProvider>
         </SettingsProvider>
       </QueryClientProvider>

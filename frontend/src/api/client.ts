@@ -3,14 +3,13 @@ import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
 
-const PERSON_KEY = "person";
-
 /** What went wrong, as the server says it; fields by name where a form was sent. */
 export class Fault extends Error {
   constructor(
     message: string,
     readonly fields: Record<string, string> = {},
     readonly status = 0,
+    readonly changed: string[] = [],
   ) {
     super(message);
   }
@@ -18,20 +17,27 @@ export class Fault extends Error {
 
 export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => globalThis.fetch(request) });
 
+// What only our own page knows: every write carries it.
+let csrf = "";
+export const rememberCsrf = (token: string) => {
+  csrf = token;
+};
+
+const unsafe = (method: string) => !["GET", "HEAD"].includes(method);
+
 api.use({
   onRequest({ request }) {
-    const person = localStorage.getItem(PERSON_KEY);
-    if (person) request.headers.set("X-Person-Id", person);
+    if (unsafe(request.method)) request.headers.set("X-CSRF-Token", csrf);
     return request;
   },
 });
 
-export const person = {
-  get: () => Number(localStorage.getItem(PERSON_KEY) ?? 0),
-  set: (id: number) => localStorage.setItem(PERSON_KEY, String(id)),
-};
+/** A key that makes a request do its work once, however often it is sent. */
+export const onceKey = (): string => crypto.randomUUID();
+export const once = (key: string) => ({ "Idempotency-Key": key });
 
 type Answer<T> = { data?: T; error?: unknown; response: Response };
+const SILENT = "The server does not answer. What you typed is still here; try again when it runs.";
 
 /** The data of an answer, or its Fault. */
 export async function answer<T>(pending: Promise<Answer<T>>): Promise<T> {
@@ -39,30 +45,53 @@ export async function answer<T>(pending: Promise<Answer<T>>): Promise<T> {
   try {
     got = await pending;
   } catch {
-    throw new Fault("The server does not answer. What you typed is still here; try again when it runs.");
+    throw new Fault(SILENT);
   }
   if (got.data !== undefined) return got.data;
   throw faultOf(got.error, got.response.status);
 }
 
+type Body = { error?: { message?: string; fields?: Record<string, string>; changed?: string[] } };
+
 function faultOf(body: unknown, status: number): Fault {
-  const error = (body as { error?: { message?: string; fields?: Record<string, string> } } | undefined)?.error;
-  return new Fault(error?.message ?? `The server answered ${status}.`, error?.fields, status);
+  const error = (body as Body | undefined)?.error;
+  if (status === 401) window.dispatchEvent(new Event("signed-out"));
+  return new Fault(error?.message ?? `The server answered ${status}.`, error?.fields, status, error?.changed);
 }
 
-/** Sends one logger file, or the draft that its preview left of it, with the choices made for it. */
-export async function sendFile<T>(path: string, file: File | number, choices: Schemas["Choices"], signal?: AbortSignal): Promise<T> {
-  const form = new FormData();
-  if (typeof file === "number") form.append("draft_id", String(file));
-  else form.append("file", file);
-  form.append("choices", JSON.stringify(choices));
+async function send<T>(path: string, init: RequestInit, silent: string): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(path, { method: "POST", body: form, headers: { "X-Person-Id": String(person.get()) }, signal });
+    response = await fetch(path, { method: "POST", ...init, headers: { ...init.headers, "X-CSRF-Token": csrf } });
   } catch {
-    throw new Fault(signal?.aborted ? "Cancelled: nothing was saved." : "The server does not answer. Nothing was saved.");
+    throw new Fault(init.signal?.aborted ? "Cancelled: nothing was saved." : silent);
   }
   const body: unknown = await response.json().catch(() => undefined);
   if (!response.ok) throw faultOf(body, response.status);
   return body as T;
+}
+
+/** Sends one logger file, or the draft that its preview left of it, with the choices made for it. */
+export function sendFile<T>(path: string, file: File | number, choices: Schemas["Choices"], signal?: AbortSignal): Promise<T> {
+  const form = new FormData();
+  if (typeof file === "number") form.append("draft_id", String(file));
+  else form.append("file", file);
+  form.append("choices", JSON.stringify(choices));
+  return send<T>(path, { body: form, signal }, "The server does not answer. Nothing was saved.");
+}
+
+export function sendPicture(file: File): Promise<{ id: number; name: string }> {
+  const form = new FormData();
+  form.append("file", file);
+  return send("/api/pictures", { body: form }, SILENT);
+}
+
+const JSON_HEADERS = { "Content-Type": "application/json" };
+
+export function signIn(login: string, password: string): Promise<unknown> {
+  return send("/api/sign-in", { headers: JSON_HEADERS, body: JSON.stringify({ login, password }) }, SILENT);
+}
+
+export function signOut(): Promise<unknown> {
+  return send("/api/sign-out", { headers: JSON_HEADERS, body: "{}" }, SILENT);
 }

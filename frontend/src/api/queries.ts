@@ -1,50 +1,119 @@
-import { queryOptions } from "@tanstack/react-query";
-import { answer, api } from "./client";
+import { queryOptions, type QueryClient } from "@tanstack/react-query";
+import { answer, api, rememberCsrf, type Schemas } from "./client";
 
-export type WhatIf = { school?: string; factor?: number; coverage?: number; confidence?: number; simulate?: boolean };
+export type WhatIf = {
+  school?: Schemas["SchoolRow"]["key"];
+  factor?: number;
+  coverage?: number;
+  confidence?: number;
+  preloaded?: "count" | "leave_out";
+};
+
+/** All names under which answers are kept. */
+export const keys = {
+  session: ["session"] as const,
+  catalogue: ["catalogue"] as const,
+  people: ["people"] as const,
+  tokens: ["tokens"] as const,
+  profiles: ["import-profiles"] as const,
+  today: ["today"] as const,
+  lots: ["lots"] as const,
+  lot: (id: number) => ["lot", id] as const,
+  rating: (id: number) => ["lot", id, "rating"] as const,
+  lenders: (id: number) => ["lot", id, "lenders"] as const,
+  events: (id: number) => ["lot", id, "events"] as const,
+  pull: (id: number) => ["pull", id] as const,
+  window: (id: number) => ["window", id] as const,
+  search: ["search"] as const,
+};
+
+/** After something in a lot changed: what shows that lot, and the lists that name it. */
+export function lotChanged(queries: QueryClient, lotId: number) {
+  const lists = [keys.lot(lotId), keys.lots, keys.today, keys.search];
+  return Promise.all(lists.map((queryKey) => queries.invalidateQueries({ queryKey })));
+}
+
+/** A pull as the server just gave it; the lot that it belongs to is asked for anew. */
+export function pullChanged(queries: QueryClient, pull: Schemas["Pull"]) {
+  queries.setQueryData(keys.pull(pull.id), pull);
+  return lotChanged(queries, pull.lot_id);
+}
+
+const COMPUTING_MS = 400;
 
 export const sessionQuery = queryOptions({
-  queryKey: ["session"],
-  queryFn: () => answer(api.GET("/api/session")),
+  queryKey: keys.session,
+  queryFn: async () => {
+    const session = await answer(api.GET("/api/session"));
+    rememberCsrf(session.csrf);
+    return session;
+  },
   staleTime: Infinity,
 });
 
-export const readersQuery = queryOptions({ queryKey: ["readers"], queryFn: () => answer(api.GET("/api/readers")) });
+export const catalogueQuery = queryOptions({
+  queryKey: keys.catalogue,
+  queryFn: () => answer(api.GET("/api/catalogue")),
+  staleTime: Infinity,
+});
 
-export const todayQuery = queryOptions({ queryKey: ["today"], queryFn: () => answer(api.GET("/api/today")) });
+export const peopleQuery = queryOptions({ queryKey: keys.people, queryFn: () => answer(api.GET("/api/people")) });
+export const tokensQuery = queryOptions({ queryKey: keys.tokens, queryFn: () => answer(api.GET("/api/tokens")) });
+export const profilesQuery = queryOptions({ queryKey: keys.profiles, queryFn: () => answer(api.GET("/api/import-profiles")) });
+export const todayQuery = queryOptions({ queryKey: keys.today, queryFn: () => answer(api.GET("/api/today")) });
 
 export const lotsQuery = (q: string, page: number, waiting: boolean) =>
   queryOptions({
-    queryKey: ["lots", q, page, waiting],
+    queryKey: [...keys.lots, q, page, waiting],
     queryFn: () => answer(api.GET("/api/lots", { params: { query: { q, page, waiting } } })),
     placeholderData: (before) => before,
+    refetchInterval: ({ state }) =>
+      state.data?.jobs.some((job) => job.lots.some((lot) => lot.summary.computing)) ? COMPUTING_MS * 3 : false,
   });
 
 export const lotQuery = (id: number) =>
-  queryOptions({ queryKey: ["lot", id], queryFn: () => answer(api.GET("/api/lots/{id}", { params: { path: { id } } })) });
+  queryOptions({
+    queryKey: keys.lot(id),
+    queryFn: () => answer(api.GET("/api/lots/{id}", { params: { path: { id } } })),
+    refetchInterval: ({ state }) => (state.data?.summary.computing ? COMPUTING_MS : false),
+  });
 
 export const pullQuery = (id: number) =>
-  queryOptions({ queryKey: ["pull", id], queryFn: () => answer(api.GET("/api/pulls/{id}", { params: { path: { id } } })) });
+  queryOptions({ queryKey: keys.pull(id), queryFn: () => answer(api.GET("/api/pulls/{id}", { params: { path: { id } } })) });
 
 export const ratingQuery = (id: number, query: WhatIf) =>
   queryOptions({
-    queryKey: ["lot", id, "rating", query],
+    queryKey: [...keys.rating(id), query],
     queryFn: () => answer(api.GET("/api/lots/{id}/rating", { params: { path: { id }, query } })),
     placeholderData: (before) => before,
+    refetchInterval: ({ state }) => (state.data?.computing ? COMPUTING_MS : false),
   });
 
 export const lendersQuery = (id: number) =>
   queryOptions({
-    queryKey: ["lot", id, "lenders"],
+    queryKey: keys.lenders(id),
     queryFn: () => answer(api.GET("/api/lots/{id}/lenders", { params: { path: { id } } })),
+  });
+
+export const eventsQuery = (id: number) =>
+  queryOptions({
+    queryKey: keys.events(id),
+    queryFn: () => answer(api.GET("/api/lots/{id}/events", { params: { path: { id } } })),
+  });
+
+export const recheckQuery = (id: number) =>
+  queryOptions({
+    queryKey: ["recheck", id],
+    queryFn: () => answer(api.GET("/api/statements/{id}/recheck", { params: { path: { id } } })),
+    enabled: false,
   });
 
 export const windowQuery = (id: number, points: number, range?: [number, number]) =>
   queryOptions({
-    queryKey: ["window", id, points, range?.[0], range?.[1]],
+    queryKey: [...keys.window(id), points, range?.[0], range?.[1]],
     queryFn: () =>
       answer(
-        api.GET("/api/curves/{id}/window", {
+        api.GET("/api/recordings/{id}/window", {
           params: { path: { id }, query: { points, from_seconds: range?.[0], to_seconds: range?.[1] } },
         }),
       ),
@@ -54,7 +123,7 @@ export const windowQuery = (id: number, points: number, range?: [number, number]
 
 export const searchQuery = (q: string) =>
   queryOptions({
-    queryKey: ["search", q],
+    queryKey: [...keys.search, q],
     queryFn: () => answer(api.GET("/api/search", { params: { query: { q } } })),
     enabled: q.length > 0,
   });

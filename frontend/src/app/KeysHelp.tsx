@@ -1,6 +1,8 @@
-import { Sheet } from "@/ui/Sheet";
+import { Switch } from "radix-ui";
+import { useAllKeys } from "@/keys/keys";
+import { useSingleKeys } from "@/keys/where";
 import { Kbd } from "@/ui/Kbd";
-import { useAllKeys } from "./keys";
+import { Sheet } from "@/ui/Sheet";
 
 export function KeysHelp({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
@@ -10,14 +12,19 @@ export function KeysHelp({ open, onOpenChange }: { open: boolean; onOpenChange: 
       title="Keys"
       description="What works on this screen. Every one of them is a button, too."
     >
-      {open && <List />}
+      {open && (
+        <>
+          <List />
+          <SingleKeys />
+        </>
+      )}
     </Sheet>
   );
 }
 
 function List() {
-  const keys = useAllKeys();
-  const seen = new Map(keys.map((k) => [k.keys, k.label]));
+  const all = useAllKeys();
+  const seen = new Map(all.map((k) => [k.keys, k.label]));
   return (
     <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5 sm:grid-cols-[auto_1fr_auto_1fr]">
       {[...seen].map(([key, label]) => (
@@ -29,5 +36,21 @@ function List() {
         </div>
       ))}
     </dl>
+  );
+}
+
+function SingleKeys() {
+  const { on, set } = useSingleKeys();
+  return (
+    <label className="border-line mt-4 flex items-center gap-3 border-t pt-3">
+      <Switch.Root
+        checked={on}
+        onCheckedChange={set}
+        className="border-ink data-[state=checked]:bg-ink relative h-6 w-11 shrink-0 rounded-full border"
+      >
+        <Switch.Thumb className="border-ink bg-sheet block h-4 w-4 translate-x-1 rounded-full border transition-transform data-[state=checked]:translate-x-[22px]" />
+      </Switch.Root>
+      <span>Single letters act on the page. Off, only keys with Ctrl and Escape do.</span>
+    </label>
   );
 }

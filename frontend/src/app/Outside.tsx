@@ -5,11 +5,13 @@ import { todayQuery } from "@/api/queries";
 /** What lies outside any lot. */
 export function Outside() {
   const { data } = useQuery(todayQuery);
-  const all = Object.values(data?.counts ?? {}).reduce((a, b) => a + b, 0);
+  const counts = data?.counts ?? {};
+  const all = Object.values(counts).reduce((a, b) => a + b, 0);
   const places = [
-    { to: "/", label: "Today", count: all - (data?.counts.done ?? 0) },
+    { to: "/", label: "Today", count: all - (counts.done ?? 0) },
     { to: "/lots", label: "Lots", count: all },
     { to: "/library", label: "Library", count: null },
+    { to: "/people", label: "People", count: null },
   ] as const;
   return (
     <div className="flex min-h-full flex-col min-[820px]:grid min-[820px]:grid-cols-[172px_1fr]">
@@ -22,11 +24,14 @@ export function Outside() {
             key={place.to}
             to={place.to}
             activeOptions={{ exact: true }}
-            className="head flex min-h-10 items-center justify-between gap-2 px-4 text-[14px]"
-            activeProps={{ className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]" }}
+            className="head flex min-h-11 items-center gap-2 px-3 text-[14px] min-[820px]:px-4 min-[820px]:text-[15px]"
+            activeProps={{
+              className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]",
+              "aria-current": "page",
+            }}
           >
             {place.label}
-            {place.count !== null && data && <span className="num text-soft text-[12px]">{place.count}</span>}
+            {place.count !== null && <span className="num text-soft text-[12px] font-normal">{place.count}</span>}
           </Link>
         ))}
       </nav>

@@ -3,7 +3,7 @@ import { useNavigate } from "@tanstack/react-router";
 import { Command } from "cmdk";
 import { useState } from "react";
 import { lotsQuery, searchQuery } from "@/api/queries";
-import { useAllKeys } from "./keys";
+import { useAllKeys } from "@/keys/keys";
 
 type Props = { open: boolean; onOpenChange: (open: boolean) => void };
 const ITEM = "cursor-pointer px-3 py-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet flex justify-between gap-3";
@@ -27,13 +27,13 @@ export function Palette({ open, onOpenChange }: Props) {
 function Inside({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState("");
   const navigate = useNavigate();
-  const keys = useAllKeys();
+  const shortcuts = useAllKeys();
   const found = useQuery(searchQuery(text));
   const recent = useQuery({ ...lotsQuery("", 1, false), enabled: text === "" });
   const lots = text
     ? (found.data?.lots ?? [])
     : (recent.data?.jobs.flatMap((j) => j.lots.map((l) => ({ ...l, customer: j.customer }))).slice(0, 6) ?? []);
-  const seen = new Map(keys.map((k) => [k.label, k]));
+  const seen = new Map(shortcuts.map((k) => [k.label, k]));
   const actions = [...seen.values()].filter((k) => k.label.toLowerCase().includes(text.toLowerCase()));
   const go = (run: () => void) => () => {
     onClose();

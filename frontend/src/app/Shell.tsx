@@ -1,26 +1,29 @@
 import { Outlet, useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { Toaster } from "sonner";
+import { useKeys } from "@/keys/keys";
+import { useSettings } from "@/lot/settings";
 import { KeysHelp } from "./KeysHelp";
-import { useKeys } from "./keys";
 import { Palette } from "./Palette";
-import { useSettings } from "./settings";
 import { TopBar } from "./TopBar";
+import { useNextUnit } from "./useNextUnit";
 
 export function Shell() {
   const [finding, setFinding] = useState(false);
   const [helping, setHelping] = useState(false);
-  const { nextUnit, toggleDark, dark } = useSettings();
+  const { toggleDark, dark } = useSettings();
+  const nextUnit = useNextUnit();
   const navigate = useNavigate();
   useKeys([
     { keys: "Ctrl+k", label: "Find or do anything", run: () => setFinding(true) },
     { keys: "/", label: "Find or do anything", run: () => setFinding(true) },
     { keys: "?", label: "All keys", run: () => setHelping(true) },
-    { keys: "u", label: "Next force unit", run: nextUnit },
+    { keys: "u", label: "Next unit", run: nextUnit },
     { keys: "d", label: "Light or dark", run: toggleDark },
     { keys: "g t", label: "Go to Today", run: () => void navigate({ to: "/" }) },
     { keys: "g l", label: "Go to Lots", run: () => void navigate({ to: "/lots" }) },
     { keys: "g y", label: "Go to Library", run: () => void navigate({ to: "/library" }) },
+    { keys: "g e", label: "Go to People", run: () => void navigate({ to: "/people" }) },
   ]);
   return (
     <div className="flex h-full min-h-screen flex-col">

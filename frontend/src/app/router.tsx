@@ -3,6 +3,7 @@ import { Empty } from "@/ui/states";
 import { AskPage } from "@/features/ask/AskPage";
 import { JudgePage } from "@/features/judge/JudgePage";
 import { LibraryPage } from "@/features/library/LibraryPage";
+import { PeoplePage } from "@/features/people/PeoplePage";
 import { PapersPage } from "@/features/papers/PapersPage";
 import { PullPage } from "@/features/pull/PullPage";
 import { RackPage } from "@/features/rack/RackPage";
@@ -26,6 +27,7 @@ const outside = createRoute({ getParentRoute: () => root, id: "outside", compone
 const today = createRoute({ getParentRoute: () => outside, path: "/", component: TodayPage });
 const lots = createRoute({ getParentRoute: () => outside, path: "/lots", component: RackPage });
 const library = createRoute({ getParentRoute: () => outside, path: "/library", component: LibraryPage });
+const people = createRoute({ getParentRoute: () => outside, path: "/people", component: PeoplePage });
 const lot = createRoute({
   getParentRoute: () => root,
   path: "/lots/$lotId",
@@ -44,7 +46,7 @@ const rate = createRoute({ getParentRoute: () => lot, path: "/rate", component: 
 const papers = createRoute({ getParentRoute: () => lot, path: "/papers", component: PapersPage });
 
 export const router = createRouter({
-  routeTree: root.addChildren([outside.addChildren([today, lots, library]), lot.addChildren([ask, pull, judge, rate, papers])]),
+  routeTree: root.addChildren([outside.addChildren([today, lots, library, people]), lot.addChildren([ask, pull, judge, rate, papers])]),
   defaultPreload: false,
 });
 

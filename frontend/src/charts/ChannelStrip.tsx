@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { useMemo } from "react";
-import { grouped } from "@/format/force";
+import { grouped } from "@/format/figure";
 import { curvePath, type Stretch } from "./curvePath";
 import { decimals } from "./readout";
 import { useWidth } from "./useWidth";

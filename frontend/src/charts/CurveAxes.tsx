@@ -1,5 +1,5 @@
 import type { ScaleLinear } from "d3-scale";
-import { grouped } from "@/format/force";
+import { grouped } from "@/format/figure";
 import { decimals } from "./readout";
 
 type Scale = ScaleLinear<number, number>;

@@ -1,31 +1,34 @@
 import { flagLayout } from "./flagLayout";
+import type { FlagMoves } from "./useFlagMoves";
 
-export type Flag = { id: string; at: number; newtons: number; text: string; kind: string; mine?: boolean };
+export type Flag = { id: string; at: number; value: number; text: string; kind: string; mine?: boolean };
 type Props = {
   flags: Flag[];
   x: (v: number) => number;
   y: (v: number) => number;
+  xUnit: string;
   width: number;
   height: number;
-  onGrab?: (flag: Flag) => void;
+  moves?: FlagMoves;
 };
 
 // The words that matter most find room first.
 const ORDER = ["peak", "break", "first_failure", "saturated", "slip", "later_peak", "partial_failure", "yield"];
 const rank = (flag: Flag) => (ORDER.indexOf(flag.kind) + ORDER.length + 1) % (ORDER.length + 1);
+const FAR = 10; // points with Shift
 
-/** The findings of a curve as flags with words, none over another. A dot can be taken and moved along the curve. */
-export function Flags({ flags, x, y, width, height, onGrab }: Props) {
+/** The findings of a curve as flags with words, none over another. A dot can be taken and moved, by pointer or by keys. */
+export function Flags({ flags, x, y, xUnit, width, height, moves }: Props) {
   const sorted = [...flags].sort((a, b) => rank(a) - rank(b) || a.at - b.at);
   const places = flagLayout(
-    sorted.map((f) => ({ x: x(f.at), y: y(f.newtons), text: f.text })),
+    sorted.map((f) => ({ x: x(f.at), y: y(f.value), text: f.text })),
     width,
     height,
   );
   // Drawn last lies on top: of flags on one spot, the one that matters most can be taken.
   const drawn = sorted.map((flag, i) => {
     const place = places[i];
-    const [cx, cy] = [x(flag.at), y(flag.newtons)];
+    const [cx, cy] = [x(flag.at), y(flag.value)];
     const tone = flag.mine ? "stroke-derived" : "stroke-ink";
     return (
       <g key={flag.id}>
@@ -46,23 +49,48 @@ export function Flags({ flags, x, y, width, height, onGrab }: Props) {
           </>
         )}
         <circle cx={cx} cy={cy} r={3.6} className={`fill-sheet ${tone}`} strokeWidth={1.6} />
-        {onGrab && (
-          <circle
-            cx={cx}
-            cy={cy}
-            r={11}
-            className="cursor-ew-resize fill-transparent"
-            data-flag={flag.kind}
-            onPointerDown={(e) => {
-              e.stopPropagation();
-              onGrab(flag);
-            }}
-          >
-            <title>{`${flag.text}: drag it along the curve to overrule it`}</title>
-          </circle>
-        )}
+        {moves && <Handle flag={flag} cx={cx} cy={cy} xUnit={xUnit} moves={moves} />}
       </g>
     );
   });
   return drawn.reverse();
+}
+
+function Handle({ flag, cx, cy, xUnit, moves }: { flag: Flag; cx: number; cy: number; xUnit: string; moves: FlagMoves }) {
+  const keys = (event: React.KeyboardEvent) => {
+    const points = event.shiftKey ? FAR : 1;
+    const run: Record<string, () => void> = {
+      ArrowLeft: () => moves.step(flag, -points),
+      ArrowRight: () => moves.step(flag, points),
+      Enter: () => moves.drop((from, to) => from !== to),
+      Escape: moves.letGo,
+    };
+    const act = run[event.key];
+    if (!act || (event.key === "Escape" && moves.taken !== flag.id)) return;
+    event.preventDefault();
+    event.stopPropagation();
+    act();
+  };
+  return (
+    <circle
+      cx={cx}
+      cy={cy}
+      r={11}
+      role="slider"
+      tabIndex={0}
+      aria-label={`${flag.text}. Arrow keys move it along the curve, Enter puts it there, Escape lets it go.`}
+      aria-valuenow={flag.at}
+      aria-valuetext={`${flag.at.toFixed(3)} ${xUnit}`}
+      className="flag-handle cursor-ew-resize fill-transparent outline-none"
+      data-flag={flag.kind}
+      onKeyDown={keys}
+      onBlur={moves.letGo}
+      onPointerDown={(e) => {
+        e.stopPropagation();
+        moves.take(flag);
+      }}
+    >
+      <title>{`${flag.text}: move it along the curve to overrule it`}</title>
+    </circle>
+  );
 }

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { perUnit } from "@/format/force";
+import type { Unit } from "@/format/figure";
 import { MarkShape } from "./MarkShape";
 import { placeDemands, placeMarks, ruleTop, type RuleDemand, type RuleMark } from "./ruleLayout";
 import { Ticks } from "./Ticks";
@@ -7,12 +7,11 @@ import { useWidth } from "./useWidth";
 
 export type Span = { from: number; to: number; text: string };
 type Props = {
-  unit: string;
+  unit: Unit;
   marks: RuleMark[];
   demands: RuleDemand[];
   span?: Span | null;
   selected?: string | null;
-  describe: (newtons: number) => string;
   onPick?: (id: string) => void;
 };
 
@@ -26,13 +25,13 @@ const LANES = { 0: { height: 22, step: 0 }, 1: { height: 13, step: 15 }, 2: { he
 const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink" };
 
 /** The ruler that every screen of a lot shares: demands hang above the line, observations stand below it. */
-export function ForceRule({ unit, marks, demands, span, selected, describe, onPick }: Props) {
+export function ForceRule({ unit, marks, demands, span, selected, onPick }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1280);
-  const top = ruleTop([...marks.map((m) => m.upper ?? m.newtons), ...demands.flatMap((d) => [d.newtons, d.high ?? 0])]) || 1;
+  const top = ruleTop([...marks.map((m) => m.upper ?? m.value), ...demands.flatMap((d) => [d.value, d.high ?? 0])]) || 1;
   const empty = marks.length + demands.length === 0;
   const inner = width - LEFT - RIGHT;
   const layout = useMemo(() => {
-    const x = (newtons: number) => LEFT + (inner * newtons) / top;
+    const x = (value: number) => LEFT + (inner * value) / top;
     return { x, marks: placeMarks(marks, x, 6.5, 3), demands: placeDemands(demands, x, width - 8, 7.4) };
   }, [marks, demands, inner, top, width]);
   const { x } = layout;
@@ -43,17 +42,17 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
       className="border-edge bg-sheet min-w-0 overflow-hidden border-b min-[820px]:sticky min-[820px]:top-0 min-[820px]:z-10"
       data-testid="force-rule"
     >
-      <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, describe)}>
+      <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, unit.symbol)}>
         {empty ? (
           <Unscaled width={width} />
         ) : (
           <Ticks
-            top={top / perUnit(unit)}
+            top={top / unit.factor}
             left={LEFT}
             width={inner}
             y={LINE}
             labelY={HEIGHT - 7}
-            unit={unit}
+            unit={unit.symbol}
             ticks={Math.max(3, Math.min(10, inner / 110))}
             fine={inner > 600}
           />
@@ -95,7 +94,7 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
           const first = place.marks[0];
           if (!first) return null;
           const chosen = place.marks.some((m) => m.id === selected);
-          const text = place.marks.map((m) => `${m.label}: ${m.kind.replace("_", " ")} ${describe(m.newtons)}`).join("\n");
+          const text = place.marks.map((m) => m.label).join("\n");
           return (
             <g key={first.id} onClick={() => onPick?.(first.id)} className={onPick ? "cursor-pointer" : undefined}>
               <title>{text}</title>
@@ -107,6 +106,7 @@ export function ForceRule({ unit, marks, demands, span, selected, describe, onPi
                 height={LANES[deepest].height}
                 count={place.marks.length}
                 strong={chosen}
+                preloaded={first.preloaded}
                 dim={selected != null && !chosen}
               />
             </g>
@@ -138,7 +138,7 @@ function Bracket({ from, to }: { from: number; to: number }) {
   );
 }
 
-function SpanLine({ span, x }: { span: Span; x: (newtons: number) => number }) {
+function SpanLine({ span, x }: { span: Span; x: (value: number) => number }) {
   const [a, b] = [x(span.from), x(span.to)];
   const y = 50;
   const half = span.text.length * 4 + 5;
@@ -154,8 +154,8 @@ function SpanLine({ span, x }: { span: Span; x: (newtons: number) => number }) {
   );
 }
 
-function sentence(marks: RuleMark[], demands: RuleDemand[], describe: (newtons: number) => string): string {
-  const above = demands.map((d) => `${d.label} ${describe(d.newtons)}`).join(", ");
-  const below = marks.map((m) => `${m.kind.replace("_", " ")} ${describe(m.newtons)}`).join(", ");
-  return `Force rule. Above: ${above || "nothing"}. Below: ${below || "no pulls yet"}.`;
+function sentence(marks: RuleMark[], demands: RuleDemand[], unit: string): string {
+  const above = demands.map((d) => `${d.label} ${d.text} ${unit}`).join(", ");
+  const below = marks.map((m) => m.label).join(", ");
+  return `Rule. Above: ${above || "nothing"}. Below: ${below || "no pulls yet"}.`;
 }

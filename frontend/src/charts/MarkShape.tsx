@@ -1,7 +1,16 @@
-type Props = { kind: string; x: number; y: number; height: number; strong?: boolean; dim?: boolean; count?: number };
+type Props = {
+  kind: string;
+  x: number;
+  y: number;
+  height: number;
+  strong?: boolean;
+  dim?: boolean;
+  count?: number;
+  preloaded?: boolean;
+};
 
 /** One observation below the rule: bar, arrow, struck box, hollow box. The shape tells, the colour helps. */
-export function MarkShape({ kind, x, y, height, strong, dim, count = 1 }: Props) {
+export function MarkShape({ kind, x, y, height, strong, dim, count = 1, preloaded }: Props) {
   const half = height / 2;
   return (
     <g opacity={dim ? 0.4 : 1}>
@@ -16,7 +25,7 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1 }: Props)
           <rect x={x - 3} y={y} width={6} height={height} />
           <path d={`M${x - 6} ${y + height}L${x + 6} ${y}`} />
         </g>
-      ) : kind === "unjudged" || kind === "replaced" ? (
+      ) : kind === "unjudged" || kind === "superseded" || kind === "not_loaded" ? (
         <rect
           x={x - 2}
           y={y}
@@ -25,11 +34,12 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1 }: Props)
           rx={2}
           className="stroke-measured fill-none"
           strokeWidth={1.2}
-          strokeDasharray={kind === "replaced" ? "2 2" : undefined}
+          strokeDasharray={kind !== "unjudged" ? "2 2" : undefined}
         />
       ) : (
         <rect x={x - (strong ? 2.5 : 1.8)} y={y} width={strong ? 5 : 3.6} height={height} rx={1.8} className="fill-measured" />
       )}
+      {preloaded && <path d={`M${x - 4} ${y + height + 2}h8`} className="stroke-measured" strokeWidth={1.4} />}
       {count > 1 && (
         <text
           x={x + (kind === "at_least" ? 13 : 5)}

@@ -1,17 +1,17 @@
 import { useMemo } from "react";
-import { perUnit } from "@/format/force";
+import type { Unit } from "@/format/figure";
 import { MarkShape } from "./MarkShape";
 import { placeMarks, ruleTop, type RuleMark } from "./ruleLayout";
 import { Ticks } from "./Ticks";
 import { useWidth } from "./useWidth";
 
 type Props = {
-  unit: string;
+  unit: Unit;
   marks: RuleMark[];
-  minimum?: { newtons: number; text: string } | null;
+  minimum?: { value: number; text: string } | null;
   working?: number | null;
   factor?: string;
-  claim?: number | null;
+  claims?: number[];
 };
 
 const HEIGHT = 74;
@@ -19,10 +19,10 @@ const LINE = 35;
 const SIDE = 6;
 
 /** A lot as a small rule of its own, for the rack. */
-export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props) {
+export function MiniRule({ unit, marks, minimum, working, factor, claims = [] }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(520);
   const inner = width - SIDE * 2;
-  const top = ruleTop([...marks.map((m) => m.upper ?? m.newtons), claim ?? 0, minimum?.newtons ?? 0]);
+  const top = ruleTop([...marks.map((m) => m.upper ?? m.value), ...claims, minimum?.value ?? 0]);
   const placed = useMemo(() => placeMarks(marks, (n) => SIDE + (inner * n) / (top || 1), 5, 2), [marks, inner, top]);
   const x = (n: number) => SIDE + (inner * n) / (top || 1);
   return (
@@ -30,12 +30,12 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
       <svg width={width} height={HEIGHT}>
         {top > 0 ? (
           <Ticks
-            top={top / perUnit(unit)}
+            top={top / unit.factor}
             left={SIDE}
             width={inner}
             y={LINE}
             labelY={HEIGHT - 5}
-            unit={unit}
+            unit={unit.symbol}
             ticks={Math.max(2, inner / 75)}
             fine={false}
           />
@@ -57,23 +57,24 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
                 y={LINE + 4 + p.lane * 9}
                 height={placed.some((q) => q.lane > 0) ? 8 : 14}
                 count={p.marks.length}
+                preloaded={p.marks[0].preloaded}
               />
             ),
         )}
         {minimum && working != null && (
           <g className="text-derived">
-            <path d={`M${x(working)} ${LINE - 19}H${x(minimum.newtons)}`} stroke="currentColor" strokeWidth={1} />
-            <rect x={(x(working) + x(minimum.newtons)) / 2 - 19} y={LINE - 26} width={38} height={14} className="fill-sheet" />
-            <text x={(x(working) + x(minimum.newtons)) / 2} y={LINE - 15} textAnchor="middle" fontSize={11.5} fill="currentColor">
+            <path d={`M${x(working)} ${LINE - 19}H${x(minimum.value)}`} stroke="currentColor" strokeWidth={1} />
+            <rect x={(x(working) + x(minimum.value)) / 2 - 19} y={LINE - 26} width={38} height={14} className="fill-sheet" />
+            <text x={(x(working) + x(minimum.value)) / 2} y={LINE - 15} textAnchor="middle" fontSize={11.5} fill="currentColor">
               × {factor}
             </text>
-            {[working, minimum.newtons].map((at) => (
+            {[working, minimum.value].map((at) => (
               <path key={at} d={`M${x(at) - 5} ${LINE - 12}h10l-5 10.500z`} fill="currentColor" />
             ))}
             <text
-              x={x(minimum.newtons) + (x(minimum.newtons) > width - 60 ? -8 : 4)}
+              x={x(minimum.value) + (x(minimum.value) > width - 60 ? -8 : 4)}
               y={LINE - 21}
-              textAnchor={x(minimum.newtons) > width - 60 ? "end" : "start"}
+              textAnchor={x(minimum.value) > width - 60 ? "end" : "start"}
               className="num"
               fontSize={12.5}
               fontWeight={600}
@@ -83,9 +84,14 @@ export function MiniRule({ unit, marks, minimum, working, factor, claim }: Props
             </text>
           </g>
         )}
-        {claim != null && (
-          <path d={`M${x(claim)} ${LINE - 2}l4.500 -6l-4.500 -6l-4.500 6z`} className="fill-sheet stroke-ink" strokeWidth={1.4} />
-        )}
+        {claims.map((claim, i) => (
+          <path
+            key={i}
+            d={`M${x(claim)} ${LINE - 2}l4.500 -6l-4.500 -6l-4.500 6z`}
+            className="fill-sheet stroke-ink"
+            strokeWidth={1.4}
+          />
+        ))}
       </svg>
     </div>
   );

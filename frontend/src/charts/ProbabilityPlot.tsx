@@ -1,9 +1,9 @@
 import { scaleLinear } from "d3-scale";
-import { grouped, perUnit } from "@/format/force";
+import { grouped, type Unit } from "@/format/figure";
 import { decimals } from "./readout";
 import { useWidth } from "./useWidth";
 
-export type PlotPoint = { newtons: number; share: number; score: number; arrow: "left" | "right" | null };
+export type PlotPoint = { value_si: number; share: number; score: number; arrow: "left" | "right" | null };
 type Props = {
   points: PlotPoint[];
   logarithms: boolean;
@@ -11,7 +11,7 @@ type Props = {
   axis: { share: number; score: number }[];
   bound: number | null;
   coverage: number;
-  unit: string;
+  unit: Unit;
 };
 
 const M = { left: 44, right: 12, top: 10, bottom: 24 };
@@ -20,8 +20,8 @@ const HEIGHT = 230;
 /** Breaks on a scale on which the family is a straight line; values that are only bounds as arrows; the stated bound at its percentile. */
 export function ProbabilityPlot({ points, logarithms, line, axis, bound, coverage, unit }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(420);
-  const place = (newtons: number) => (logarithms ? Math.log(newtons) : newtons);
-  const forces = [...points.map((p) => p.newtons), ...(bound ? [bound] : [])];
+  const place = (value: number) => (logarithms ? Math.log(value) : value);
+  const forces = [...points.map((p) => p.value_si), ...(bound ? [bound] : [])];
   const low = Math.min(...forces);
   const high = Math.max(...forces);
   const pad = (high - low || low * 0.1) * 0.08;
@@ -32,7 +32,7 @@ export function ProbabilityPlot({ points, logarithms, line, axis, bound, coverag
   const percentile = axis.find((a) => Math.abs(a.share - (1 - coverage)) < 1e-9)?.score ?? bottom;
   const y = scaleLinear([bottom, top], [HEIGHT - M.bottom, M.top]);
   const ticks = scaleLinear(
-    [low - pad, high + pad].map((n) => n / perUnit(unit)),
+    [low - pad, high + pad].map((n) => n / unit.factor),
     [0, 1],
   ).ticks(5);
   const at = (score: number) => (line ? line.location + line.scale * score : 0);
@@ -54,14 +54,14 @@ export function ProbabilityPlot({ points, logarithms, line, axis, bound, coverag
           </g>
         ))}
         {ticks
-          .filter((t) => x(place(t * perUnit(unit))) > M.left + 6 && x(place(t * perUnit(unit))) < width - 34)
+          .filter((t) => x(place(t * unit.factor)) > M.left + 6 && x(place(t * unit.factor)) < width - 34)
           .map((t) => (
-            <text key={t} x={x(place(t * perUnit(unit)))} y={HEIGHT - 7} textAnchor="middle" fontSize={11} className="num fill-soft">
+            <text key={t} x={x(place(t * unit.factor))} y={HEIGHT - 7} textAnchor="middle" fontSize={11} className="num fill-soft">
               {grouped(t, decimals(ticks))}
             </text>
           ))}
         <text x={width - M.right} y={HEIGHT - 7} textAnchor="end" fontSize={11} className="fill-soft">
-          {unit}
+          {unit.symbol}
         </text>
         <clipPath id="probability">
           <rect x={M.left} y={M.top} width={Math.max(width - M.left - M.right, 0)} height={HEIGHT - M.top - M.bottom} />
@@ -78,7 +78,7 @@ export function ProbabilityPlot({ points, logarithms, line, axis, bound, coverag
           />
         )}
         {points.map((p, i) => {
-          const [cx, cy] = [x(place(p.newtons)), y(p.score)];
+          const [cx, cy] = [x(place(p.value_si)), y(p.score)];
           if (!p.arrow) return <circle key={i} cx={cx} cy={cy} r={4} className="fill-measured" />;
           const d = p.arrow === "right" ? 1 : -1;
           return (

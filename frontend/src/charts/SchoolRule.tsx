@@ -20,12 +20,12 @@ export function SchoolRule({ low, high, marks, value, chosen, minimum }: Props) 
         m.kind === "void" ? null : m.kind === "at_least" ? (
           <path
             key={m.id}
-            d={`M${x(m.newtons)} 20v10M${x(m.newtons)} 25h8m-3-3l3 3l-3 3`}
+            d={`M${x(m.value)} 20v10M${x(m.value)} 25h8m-3-3l3 3l-3 3`}
             className="stroke-measured fill-none"
             strokeWidth={1.5}
           />
         ) : (
-          <rect key={m.id} x={x(m.newtons) - 1.2} y={20} width={2.4} height={10} rx={1.2} className="fill-measured" />
+          <rect key={m.id} x={x(m.value) - 1.2} y={20} width={2.4} height={10} rx={1.2} className="fill-measured" />
         ),
       )}
       {value !== null && (

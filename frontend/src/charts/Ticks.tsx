@@ -1,4 +1,4 @@
-import { grouped } from "@/format/force";
+import { grouped } from "@/format/figure";
 import { tickStep } from "./ruleLayout";
 
 type Props = { top: number; left: number; width: number; y: number; labelY: number; unit: string; ticks: number; fine?: boolean };

@@ -1,10 +1,17 @@
-/** What a force rule shows. All forces in newtons. */
-export type RuleMark = { id: string; newtons: number; upper?: number | null; kind: string; label: string };
+/** What a rule shows. All values in SI; label and text are the core's own. */
+export type RuleMark = {
+  id: string;
+  value: number;
+  upper?: number | null;
+  kind: string;
+  preloaded?: boolean;
+  label: string;
+};
 export type RuleDemand = {
   id: string;
   label: string;
   text: string;
-  newtons: number;
+  value: number;
   kind: "derived" | "demand" | "claim";
   low?: number | null;
   high?: number | null;
@@ -15,9 +22,9 @@ export type PlacedDemand = RuleDemand & { x: number; lane: number; anchor: "star
 
 const HEADROOM = 1.14;
 
-/** The highest force in play and a little above, on a round number of steps. */
-export function ruleTop(forces: number[]): number {
-  const highest = Math.max(0, ...forces);
+/** The highest value in play and a little above, on a round number of steps. */
+export function ruleTop(values: number[]): number {
+  const highest = Math.max(0, ...values);
   return highest > 0 ? highest * HEADROOM : 0;
 }
 
@@ -30,10 +37,10 @@ export function tickStep(top: number, ticks: number): number {
 }
 
 /** Marks nearer than a gap share a place: up to `lanes` stand one below the other, more merge into a count. */
-export function placeMarks(marks: RuleMark[], x: (newtons: number) => number, gap: number, lanes: number): PlacedMark[] {
+export function placeMarks(marks: RuleMark[], x: (value: number) => number, gap: number, lanes: number): PlacedMark[] {
   const clusters: { marks: RuleMark[]; last: number }[] = [];
-  for (const mark of [...marks].sort((a, b) => a.newtons - b.newtons)) {
-    const at = x(mark.newtons);
+  for (const mark of [...marks].sort((a, b) => a.value - b.value)) {
+    const at = x(mark.value);
     const cluster = clusters.at(-1);
     const wide = mark.kind === "at_least" || cluster?.marks.at(-1)?.kind === "at_least" ? gap * 2.2 : gap;
     if (cluster && at - cluster.last < wide) {
@@ -44,11 +51,11 @@ export function placeMarks(marks: RuleMark[], x: (newtons: number) => number, ga
   return clusters.flatMap((cluster) => placeCluster(cluster.marks, x, gap, lanes));
 }
 
-function placeCluster(marks: RuleMark[], x: (newtons: number) => number, gap: number, lanes: number): PlacedMark[] {
+function placeCluster(marks: RuleMark[], x: (value: number) => number, gap: number, lanes: number): PlacedMark[] {
   const ends: number[] = [];
   const placed: PlacedMark[] = [];
   for (const mark of marks) {
-    const at = x(mark.newtons);
+    const at = x(mark.value);
     const need = mark.kind === "at_least" ? gap * 2.2 : gap;
     let lane = ends.findIndex((end) => at >= end);
     if (lane < 0 && ends.length < lanes) lane = ends.length;
@@ -64,12 +71,12 @@ function placeCluster(marks: RuleMark[], x: (newtons: number) => number, gap: nu
 }
 
 /** Labels of demands side by side in as few lanes as keep them apart. */
-export function placeDemands(demands: RuleDemand[], x: (newtons: number) => number, width: number, charWidth: number): PlacedDemand[] {
+export function placeDemands(demands: RuleDemand[], x: (value: number) => number, width: number, charWidth: number): PlacedDemand[] {
   const ends: [number, number][][] = [];
   return [...demands]
-    .sort((a, b) => a.newtons - b.newtons)
+    .sort((a, b) => a.value - b.value)
     .map((demand) => {
-      const at = x(demand.newtons);
+      const at = x(demand.value);
       const long = (demand.label.length + demand.text.length + 1) * charWidth + 10;
       const sides: ("start" | "end")[] = at - long < 0 ? ["start"] : at + long > width ? ["end"] : ["start", "end"];
       for (let lane = 0; ; lane++) {

@@ -1,10 +1,12 @@
-import { grouped, MINUS } from "./force";
+import { grouped } from "./figure";
 
 export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
 
 export const perCent = (share: number, decimals = 0): string => `${grouped(share * 100, decimals)} %`;
 
-export const signedPerCent = (share: number): string => `${share < 0 ? MINUS : "+"}${Math.abs(share * 100).toFixed(1)} %`;
+export const spelled = (word: string): string => word.replaceAll("_", " ");
+
+export const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 export const COUNTS_AS: Record<string, string> = {
   break: "break",
@@ -12,8 +14,9 @@ export const COUNTS_AS: Record<string, string> = {
   at_most: "at most",
   between: "between",
   void: "void",
+  not_loaded: "not loaded",
   unjudged: "to judge",
-  replaced: "replaced",
+  superseded: "superseded",
 };
 
 export const VERDICT: Record<string, string> = {

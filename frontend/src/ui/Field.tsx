@@ -1,7 +1,7 @@
-import { useId, type InputHTMLAttributes, type ReactNode } from "react";
+import { useId, type ComponentProps, type ReactNode } from "react";
 
 type Shell = { label: string; note?: ReactNode; error?: string; className?: string };
-type Props = Shell & InputHTMLAttributes<HTMLInputElement> & { unit?: string };
+type Props = Shell & ComponentProps<"input"> & { unit?: string };
 
 /** A labelled input with its unit beside it and its fault below it. */
 export function Field({ label, note, error, unit, className, ...rest }: Props) {
@@ -16,7 +16,7 @@ export function Field({ label, note, error, unit, className, ...rest }: Props) {
           id={id}
           aria-invalid={error ? true : undefined}
           aria-describedby={`${id}-note`}
-          className={`field ${unit ? "pr-12" : ""}`}
+          className={`field ${unit ? "pr-14" : ""}`}
           autoComplete="off"
           {...rest}
         />
@@ -27,14 +27,21 @@ export function Field({ label, note, error, unit, className, ...rest }: Props) {
   );
 }
 
-export function TextArea({ label, note, error, className, ...rest }: Shell & React.TextareaHTMLAttributes<HTMLTextAreaElement>) {
+export function TextArea({ label, note, error, className, ...rest }: Shell & ComponentProps<"textarea">) {
   const id = useId();
   return (
     <div className={className}>
       <label htmlFor={id} className="cap mb-1 block">
         {label}
       </label>
-      <textarea id={id} aria-invalid={error ? true : undefined} aria-describedby={`${id}-note`} className="field" rows={2} {...rest} />
+      <textarea
+        id={id}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={`${id}-note`}
+        className="field"
+        rows={2}
+        {...rest}
+      />
       <Note id={`${id}-note`} note={note} error={error} />
     </div>
   );

@@ -1,4 +1,4 @@
-import { ToggleGroup } from "radix-ui";
+import { RadioGroup } from "radix-ui";
 
 type Props = {
   label: string;
@@ -8,29 +8,32 @@ type Props = {
   onDark?: boolean;
 };
 
-/** A row of exclusive choices. */
+const ITEM = "min-h-8 px-2 py-1 -outline-offset-2 data-[state=checked]:font-semibold";
+const TONE = {
+  dark: "text-barsoft data-[state=checked]:bg-barink data-[state=checked]:text-bar",
+  light: "data-[state=checked]:bg-ink data-[state=checked]:text-sheet",
+};
+
+/** A row of exclusive choices; arrow keys go through them. The chosen one clicked again is told, too. */
 export function Segments({ label, value, options, onChange, onDark }: Props) {
   return (
-    <ToggleGroup.Root
-      type="single"
+    <RadioGroup.Root
       value={value}
-      onValueChange={(next) => onChange(next || value)}
+      onValueChange={onChange}
       aria-label={label}
+      orientation="horizontal"
       className={`rounded-key flex overflow-hidden border ${onDark ? "border-baredge" : "border-edge"}`}
     >
       {options.map((option) => (
-        <ToggleGroup.Item
+        <RadioGroup.Item
           key={option.value}
           value={option.value}
-          className={`px-2 py-1 -outline-offset-2 ${
-            onDark
-              ? "text-barsoft data-[state=on]:bg-barink data-[state=on]:text-bar data-[state=on]:font-semibold"
-              : "data-[state=on]:bg-ink data-[state=on]:text-sheet data-[state=on]:font-semibold"
-          }`}
+          onClick={() => option.value === value && onChange(value)}
+          className={`${ITEM} ${onDark ? TONE.dark : TONE.light}`}
         >
           {option.label}
-        </ToggleGroup.Item>
+        </RadioGroup.Item>
       ))}
-    </ToggleGroup.Root>
+    </RadioGroup.Root>
   );
 }

@@ -1,7 +1,7 @@
 import { Link, useNavigate, useSearch } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
-import { useKeys } from "@/app/keys";
-import { useLot } from "@/app/lotContext";
+import { useKeys } from "@/keys/keys";
+import { useLot } from "@/lot/context";
 import { plural } from "@/format/words";
 import { Empty } from "@/ui/states";
 import { Filmstrip } from "./Filmstrip";
@@ -14,7 +14,7 @@ export function JudgePage() {
   const navigate = useNavigate();
   const pulls = page.pulls;
   // The first one that waits when the screen opens; judging it does not turn the page.
-  const [first] = useState(() => (pulls.find((p) => !p.judgement) ?? pulls[0])?.id);
+  const [first] = useState(() => (pulls.find((p) => !p.judgement?.complete) ?? pulls[0])?.id);
   const current = pulls.find((p) => p.id === (search.pull ?? first)) ?? pulls[0];
   const go = (step: number) => {
     const next = pulls[pulls.findIndex((p) => p.id === current?.id) + step];
@@ -23,6 +23,7 @@ export function JudgePage() {
   useKeys([
     { keys: "j", label: "Next pull", run: () => go(1) },
     { keys: "k", label: "Pull before", run: () => go(-1) },
+    { keys: "Enter", label: "Next pull", run: () => go(1) },
   ]);
   const id = current ? String(current.id) : null;
   useEffect(() => {
@@ -40,12 +41,12 @@ export function JudgePage() {
     );
   }
   return (
-    <div className="grid gap-4 min-[1060px]:grid-cols-[118px_1fr_300px]">
+    <div className="grid gap-4 min-[1060px]:grid-cols-[122px_1fr_300px]">
       <h1 className="sr-only">
         Judge: {page.lot.name}, {plural(pulls.length, "pull")}
       </h1>
       <Filmstrip current={current.id} />
-      <PullView key={current.id} id={current.id} onNext={() => go(1)} />
+      <PullView key={current.id} id={current.id} />
     </div>
   );
 }

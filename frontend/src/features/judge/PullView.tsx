@@ -1,67 +1,103 @@
 import { useQuery } from "@tanstack/react-query";
 import { pullQuery } from "@/api/queries";
-import { useLot } from "@/app/lotContext";
-import { force } from "@/format/force";
-import { when } from "@/format/words";
+import { useMay } from "@/api/session";
+import type { Schemas } from "@/api/client";
+import { COUNTS_AS, when } from "@/format/words";
+import { useFigures, useLot } from "@/lot/context";
+import { useShownUnit } from "@/lot/units";
 import { ErrorNote, Waiting } from "@/ui/states";
 import { CurvePanel } from "./CurvePanel";
 import { FindingRow } from "./FindingRow";
 import { JudgePanel } from "./JudgePanel";
+import { TypedPull } from "./TypedPull";
 import { useOverrule } from "./useOverrule";
 
+type Pull = Schemas["Pull"];
+
 /** One pull large: its curve with flags, what was found and why, where it came from; and the judgement. */
-export function PullView({ id, onNext }: { id: number; onNext: () => void }) {
-  const { page, unit } = useLot();
+export function PullView({ id }: { id: number }) {
   const { data: pull, error, refetch } = useQuery(pullQuery(id));
-  const overruling = useOverrule(id);
-  if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
+  if (error && !pull) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
   if (!pull) return <Waiting what="the pull" />;
-  const text = (n: number) => `${force(n, { unit, resolution: pull.resolution_newtons })} ${unit}`;
   return (
     <>
       <section className="sheet min-w-0 px-4 py-3" aria-label={`Pull ${pull.number}`}>
-        <div className="flex flex-wrap items-baseline gap-x-3">
-          <h2 className="text-[19px]">Pull {pull.number}</h2>
-          <span className="text-soft">
-            specimen {pull.specimen}, {pull.feature}
-            {pull.preload_newtons != null ? `, loaded before to ${text(pull.preload_newtons)}` : ", fresh"}
-          </span>
-          <span className="num text-measured ml-auto text-[17px] font-semibold">
-            {pull.peak_is_lower_bound && "≥ "}
-            {text(pull.peak_newtons)}
-          </span>
-        </div>
-        {pull.curve ? (
-          <>
-            <CurvePanel curve={pull.curve} muted={pull.judgement?.counts_as === "void"} overruling={overruling} />
-            <dl className="border-line mt-1 border-t">
-              {pull.curve.findings.map((f) => (
-                <FindingRow key={`${f.kind}-${f.place}`} finding={f} text={text} overruling={overruling} />
-              ))}
-            </dl>
-            <p className="border-line text-soft border-t pt-2 text-[12.5px]">
-              From{" "}
-              <a href={`/api/files/${pull.curve.file.id}`} className="underline">
-                {pull.curve.file.name}
-              </a>
-              , kept as it came, SHA-256 <span className="num">{pull.curve.file.sha256.slice(0, 12)}</span>; {pull.curve.reading.rows} rows,{" "}
-              {pull.curve.reading.encoding}. {pull.curve.reading.warnings.join(" ")} Brought in by {pull.person ?? "nobody"},{" "}
-              {when(pull.pulled_at)}.
-            </p>
-          </>
-        ) : (
-          <div className="py-8">
-            <p className="num text-measured text-[56px] leading-none font-semibold">
-              {pull.typed_text} <span className="text-[24px]">{pull.typed_unit}</span>
-            </p>
-            <p className="text-soft mt-3">
-              Read off the display and typed by {pull.person ?? "nobody"}, {when(pull.pulled_at)}. There is no curve, so nothing else is
-              known of this pull.
-            </p>
-          </div>
+        <Head pull={pull} />
+        {pull.judgement?.outdated && <Outdated pull={pull} />}
+        {pull.state_reason && (
+          <p className="border-derived mt-2 border-l-4 px-3 text-[13px]">
+            {COUNTS_AS[pull.state]}: {pull.state_reason}.
+          </p>
         )}
+        {pull.recording ? <Recorded pull={pull} recording={pull.recording} /> : <TypedPull pull={pull} />}
       </section>
-      <JudgePanel pull={pull} item={page.lot.item_type} onNext={onNext} />
+      <JudgePanel pull={pull} />
     </>
   );
+}
+
+const BOUND = { saturated: "the cell was at its end", frozen: "the cell stood still", dropout: "the cell was gone", last_reading: "the last reading" };
+
+function Head({ pull }: { pull: Pull }) {
+  const text = useFigures();
+  const { measurement } = pull;
+  const cause = measurement?.lower_bound_cause;
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3">
+      <h2 className="text-[19px]">Pull {pull.number}</h2>
+      <span className={pull.preloaded ? "text-derived font-semibold" : "text-soft"}>
+        specimen {pull.specimen}, {pull.feature}
+        {pull.preload ? `, ${pull.preloaded ? "preloaded" : "loaded before"} to ${text(pull.preload)} (${pull.preload_source})` : ", fresh"}
+      </span>
+      <span className="num text-measured ml-auto text-[17px] font-semibold" title={cause ? BOUND[cause] : undefined}>
+        {cause && "≥ "}
+        {measurement ? text(measurement.figure) : "nothing read"}
+      </span>
+    </div>
+  );
+}
+
+/** The value was corrected or overruled since: what was judged stays, and is judged again by whoever looks. */
+function Outdated({ pull }: { pull: Pull }) {
+  const text = useFigures();
+  return (
+    <p role="status" className="border-signal mt-2 border-l-4 px-3 text-[13.5px]">
+      Judged at <b className="num">{text(pull.judgement?.figure)}</b>; the value is <b className="num">{text(pull.measurement?.figure)}</b> by
+      now. Look, then judge again.
+    </p>
+  );
+}
+
+function Recorded({ pull, recording }: { pull: Pull; recording: Schemas["Recording"] }) {
+  const { page } = useLot();
+  const overruling = useOverrule(pull.id);
+  const readOnly = !useMay("overruleFinding");
+  const unit = useRecordingUnit(recording, page.lot);
+  const reading = recording.reading as { rows?: number; encoding?: string; warnings?: string[] };
+  return (
+    <>
+      <CurvePanel recording={recording} unit={unit} muted={pull.state === "void"} overruling={overruling} readOnly={readOnly} />
+      <dl className="border-line mt-1 border-t">
+        {recording.findings.map((f) => (
+          <FindingRow key={`${f.kind}-${f.ordinal}`} finding={f} unit={unit} overruling={overruling} readOnly={readOnly} />
+        ))}
+      </dl>
+      <p className="border-line text-soft border-t pt-2 text-[12.5px]">
+        From{" "}
+        <a href={`/api/files/${recording.file.id}`} className="underline">
+          {recording.file.name}
+        </a>
+        , kept as it came, SHA-256 <span className="num">{recording.file.sha256.slice(0, 12)}</span>; {reading.rows} rows,{" "}
+        {reading.encoding}, rules {recording.rule_version}. {reading.warnings?.join(" ")} Brought in by {pull.person}, {when(pull.pulled_at)}.
+      </p>
+    </>
+  );
+}
+
+/** The unit of the judged channel: the lot's own, unless the lot rates what is not read off that channel. */
+function useRecordingUnit(recording: Schemas["Recording"], lot: Schemas["Lot"]) {
+  const role = recording.channels.find((c) => c.judged)?.role ?? "force";
+  const own = useShownUnit(lot.measurand, lot.display_unit);
+  const other = useShownUnit(role, recording.unit);
+  return recording.unit === lot.display_unit ? own : other;
 }

@@ -1,62 +1,82 @@
 import type { Schemas } from "@/api/client";
-import { grouped } from "@/format/force";
-import { duration, rate } from "@/format/words";
+import { grouped, stated, type Unit } from "@/format/figure";
+import { capital, duration, rate } from "@/format/words";
 
 type Finding = Schemas["Finding"];
-type Extra = Record<string, number | string | boolean | null | undefined>;
-type Text = (newtons: number) => string;
+type Kind = Finding["kind"];
+type Of<K extends Kind> = Extract<Finding, { kind: K }>;
+type Extra<K extends Kind> = Of<K>["extra"];
+/** A value beside a finding that is a position, not a stated figure: three digits of it. */
+type Text = (si: number) => string;
 
 const MM = 1000;
-const seconds = (value: number | null) => (value == null ? "" : ` at ${duration(value)}`);
-const number = (value: unknown) => Number(value ?? 0);
-const percent = (share: unknown) => `${grouped(number(share) * 100, 1)} %`;
-const mm = (metres: unknown) => `${grouped(number(metres) * MM, 3)} mm`;
-const joules = (value: unknown) => `${grouped(number(value), number(value) < 10 ? 2 : 1)} J`;
+const PER_MM = 1e6;
+const percent = (share: number) => `${grouped(share * 100, 1)} %`;
+const mm = (metres: number) => `${grouped(metres * MM, 3)} mm`;
+const joules = (value: number) => `${grouped(value, value < 10 ? 2 : 1)} J`;
+const after = (extra: Extra<"slip">, text: Text) => `down to ${text(extra.after_newtons)}`;
 
-/** What belongs to a kind alone, in words; empty where the reason says it all. */
-const MORE: Record<string, (extra: Extra, text: Text) => string> = {
-  slip: (e, text) => `down to ${text(number(e.after_newtons))}`,
-  first_failure: (e, text) => `down to ${text(number(e.after_newtons))}`,
-  partial_failure: (e, text) => `down to ${text(number(e.after_newtons))}`,
-  stiffness: (e) => `${grouped(number(e.newtons_per_metre) / 1e6, 3)} kN/mm`,
-  yield: (e, text) => (e.proportional_limit_newtons == null ? "" : `straight up to ${text(number(e.proportional_limit_newtons))}`),
+/** What belongs to a kind alone, in words; kinds that are not here say it all by their reason. */
+const MORE: { [K in Kind]?: (extra: Extra<K>, text: Text) => string } = {
+  slip: after,
+  first_failure: after,
+  partial_failure: after,
+  stiffness: (e) => `${grouped(e.newtons_per_metre / PER_MM, 3)} kN/mm`,
+  yield: (e, text) => (e.proportional_limit_newtons == null ? "" : `straight up to ${text(e.proportional_limit_newtons)}`),
   energy: (e) =>
     [
-      e.to_first_failure_joules != null && `${joules(e.to_first_failure_joules)} to the first failure`,
+      e.to_first_failure_joules !== undefined && `${joules(e.to_first_failure_joules)} to the first failure`,
       `${joules(e.to_peak_joules)} to the peak`,
-      e.to_break_joules != null && `${joules(e.to_break_joules)} to the break`,
+      e.to_break_joules !== undefined && `${joules(e.to_break_joules)} to the break`,
     ]
       .filter(Boolean)
       .join(", "),
   hold: (e, text) =>
-    `lowest ${text(number(e.lowest_newtons))}, mean ${text(number(e.mean_newtons))}, relaxed by ${percent(Math.abs(number(e.relaxation_share)))}`,
+    `lowest ${text(e.lowest_newtons)}, mean ${text(e.mean_newtons)}, relaxed by ${percent(Math.abs(e.relaxation_share))}`,
   loop: (e) => `${joules(e.loop_joules)} lost, set ${mm(e.set_metres)}`,
-  cycles: (e, text) => `${number(e.count)} times between ${text(number(e.lowest_newtons))} and ${text(number(e.highest_newtons))}`,
-  share: (e, text) => `legs together ${text(number(e.sum_newtons))}`,
-  agreement: (e, text) => `largest difference ${text(number(e.largest_difference_newtons))}`,
-  sliding: (e, text) => `from ${text(number(e.low_newtons))} to ${text(number(e.high_newtons))}`,
-  rate: (e, text) => `${text(number(e.newtons_per_second))} a second`,
-  creep: (e) => `${mm(e.initial_metres)} + ${mm(e.metres_at_one_hour)} · t^${grouped(number(e.exponent), 3)}, t in hours`,
+  cycles: (e, text) => `${e.count} times between ${text(e.lowest_newtons)} and ${text(e.highest_newtons)}`,
+  share: (e, text) => `legs together ${text(e.sum_newtons)}`,
+  agreement: (e, text) => `largest difference ${text(e.largest_difference_newtons)}`,
+  sliding: (e, text) => `from ${text(e.low_newtons)} to ${text(e.high_newtons)}`,
+  rate: (e, text) => `${text(e.newtons_per_second)} a second`,
+  creep: (e) =>
+    e.metres_at_one_hour == null || e.exponent == null
+      ? ""
+      : `${mm(e.initial_metres)} + ${mm(e.metres_at_one_hour)} · t^${grouped(e.exponent, 3)}, t in hours`,
 };
 
+function more(finding: Finding, text: Text): string {
+  const words = MORE[finding.kind] as ((extra: Finding["extra"], text: Text) => string) | undefined;
+  return words?.(finding.extra, text) ?? "";
+}
+
 /** A finding as a sentence, with its reason. */
-export function findingWords(f: Finding, text: Text): string {
-  const extra = f.extra as Extra;
-  if (f.kind === "zero")
-    return extra.noise_newtons == null ? sentence(f.because) : `${text(number(extra.offset_newtons))} taken off: ${f.because}.`;
-  const value = f.force_newtons == null ? "" : `${text(f.force_newtons)}${seconds(f.at_seconds)}`;
-  const more = MORE[f.kind]?.(extra, text) ?? "";
-  const hertz = f.kind === "peak" ? number(extra.sampling_hertz) : 0;
-  const missed = hertz ? ` Sampled at ${rate(hertz)}, so at most ${text(number(extra.missed_newtons))} was missed.` : "";
-  const lead = [value, more].filter(Boolean).join(", ");
-  return lead ? `${lead}: ${f.because}.${missed}` : sentence(f.because);
+export function findingWords(f: Finding, unit: Unit): string {
+  const text = positionIn(unit);
+  if (f.kind === "zero") {
+    const off = f.extra.noise_newtons === null ? null : text(f.extra.offset_newtons);
+    return off === null ? sentence(f.reason) : `${off} taken off: ${f.reason}.`;
+  }
+  const at = f.at_seconds == null ? "" : ` at ${duration(f.at_seconds)}`;
+  const value = f.figure ? `${stated(f.figure, unit.symbol)}${at}` : "";
+  const lead = [value, more(f, text)].filter(Boolean).join(", ");
+  return lead ? `${lead}: ${f.reason}.${missed(f, text)}` : sentence(f.reason);
 }
 
-function sentence(words: string): string {
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+function missed(f: Finding, text: Text): string {
+  if (f.kind !== "peak" || !f.extra.sampling_hertz) return "";
+  return ` Sampled at ${rate(f.extra.sampling_hertz)}, so at most ${text(f.extra.missed_newtons)} was missed.`;
 }
 
-const FLAGS: Record<string, string> = {
+const positionIn = (unit: Unit): Text => (si) => {
+  const value = si / unit.factor;
+  const digits = value === 0 ? 0 : Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value))));
+  return `${grouped(value, Math.min(digits, 6))} ${unit.symbol}`;
+};
+
+const sentence = (words: string) => `${capital(words)}.`;
+
+const FLAGS: { [K in Kind]?: string } = {
   take_up: "take-up",
   first_failure: "first failure",
   partial_failure: "next failure",
@@ -72,9 +92,9 @@ const FLAGS: Record<string, string> = {
 };
 
 /** The word on a flag; undefined for findings that have no place on the curve. */
-export function flagWord(f: Finding, text: Text): string | undefined {
-  const newtons = f.overruled?.force_newtons ?? f.force_newtons ?? 0;
-  const word =
-    f.kind === "peak" ? `highest ${text(newtons)}` : f.kind === "break" ? String((f.extra as Extra).speed ?? "break") : FLAGS[f.kind];
+export function flagWord(f: Finding, unit: Unit): string | undefined {
+  const figure = f.overruled?.figure ?? f.figure;
+  const own = f.kind === "peak" && figure ? `highest ${stated(figure, unit.symbol)}` : f.kind === "break" ? f.extra.speed : undefined;
+  const word = own ?? FLAGS[f.kind];
   return word && f.overruled ? `${word}, by ${f.overruled.person}` : word;
 }

@@ -1,72 +1,80 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
+import type { Schemas } from "@/api/client";
 import { ratingQuery } from "@/api/queries";
-import { useLot } from "@/app/lotContext";
-import { figure, force } from "@/format/force";
 import { COUNTS_AS, perCent, VERDICT } from "@/format/words";
+import { useFigures, useLot } from "@/lot/context";
 
 /** What the next statement would say, as the paper says it. */
 export function Statement() {
-  const { page, unit } = useLot();
+  const { page, measurand } = useLot();
+  const text = useFigures();
   const { data: rating } = useQuery(ratingQuery(page.lot.id, {}));
   if (!rating) return null;
   const { lot, pulls } = page;
-  const school = rating.schools.find((s) => s.key === rating.chosen);
+  const s = rating.statement;
   return (
     <section className="sheet mt-4 px-5 py-4" aria-label="What the statement says">
       <h2 className="text-[15px]">What it says as things stand</h2>
       <dl className="mt-2">
         <Line name="Item">{lot.material || "not said"}</Line>
         <Line name="Differs from what will be used">{lot.differs_from_use || "not said: it is asked under Ask"}</Line>
-        <Line name="Minimum breaking strength">
-          {rating.minimum ? (
-            <>
-              <b className="num">
-                {figure(rating.minimum, unit)} {unit}
-              </b>{" "}
-              by {school?.name}: {perCent(rating.coverage)} stronger, {perCent(rating.confidence)} sure where the school says no other
-            </>
-          ) : (
-            rating.recommended_because
-          )}
-        </Line>
-        {rating.working_load_limit && (
-          <Line name="Working load limit">
-            <b className="num">
-              {figure(rating.working_load_limit, unit)} {unit}
-            </b>{" "}
-            with a design factor of {rating.factor}, {rating.factor_source}
+        <Figures statement={s} />
+        {s.working_load_limit && (
+          <Line name={measurand?.limit ?? "Limit"}>
+            <b className="num">{text(s.working_load_limit)}</b> with a design factor of {s.factor_text}, {s.factor_source}
           </Line>
         )}
-        {rating.verdict && (
-          <Line name="Against the claim">
-            <b>{VERDICT[rating.verdict.state]}.</b> {rating.verdict.because}
+        {s.verdicts.map((verdict, i) => (
+          <Line key={i} name={`Against the claim of ${text(verdict.claimed)}`}>
+            <b>{VERDICT[verdict.state]}.</b> {verdict.reason}
           </Line>
-        )}
-        {rating.description && (
+        ))}
+        {s.preloaded && <Line name="Loaded before">{s.preloaded.in_words}</Line>}
+        {s.description && (
           <Line name="Breaks">
-            {rating.description.breaks}, mean{" "}
-            <span className="num">
-              {figure(rating.description.mean, unit)} {unit}
-            </span>
-            {rating.description.variation_share !== null && <>, scatter {perCent(rating.description.variation_share, 1)} of it</>}
+            {s.description.breaks}, mean <span className="num">{text(s.description.mean)}</span>
+            {s.description.variation_share !== null && <>, scatter {perCent(s.description.variation_share, 1)} of it</>}
           </Line>
         )}
-        <Line name={`Pulls: ${rating.counts.in_words}`}>
+        <Line name={`Pulls: ${s.counts.in_words}`}>
           <ul className="flex flex-wrap gap-x-5 gap-y-0.5">
             {pulls.map((pull) => (
-              <li key={pull.id} className={pull.judgement?.counts_as === "void" ? "text-soft line-through" : ""}>
-                {pull.number}:{" "}
-                <span className="num">
-                  {force(pull.peak_newtons, { unit, resolution: pull.resolution_newtons })} {unit}
-                </span>{" "}
-                {COUNTS_AS[pull.judgement?.counts_as ?? "unjudged"]}
-              </li>
+              <PullLine key={pull.id} pull={pull} />
             ))}
           </ul>
         </Line>
       </dl>
     </section>
+  );
+}
+
+function Figures({ statement: s }: { statement: Schemas["Statement"] }) {
+  const { measurand } = useLot();
+  const text = useFigures();
+  if (s.relative) return <Line name="Index">{s.relative.in_words}</Line>;
+  const school = s.schools.find((row) => row.key === s.chosen);
+  return (
+    <Line name={measurand?.strength ?? "Minimum"}>
+      {s.minimum ? (
+        <>
+          <b className="num">{text(s.minimum)}</b> by {school?.name}: {perCent(s.coverage)} stronger, {perCent(s.confidence)} sure, unless
+          the school states otherwise
+        </>
+      ) : (
+        s.recommended_reason
+      )}
+    </Line>
+  );
+}
+
+function PullLine({ pull }: { pull: Schemas["PullRow"] }) {
+  const text = useFigures();
+  const kind = pull.state === "counted" ? (pull.judgement?.counts_as ?? "unjudged") : pull.state;
+  return (
+    <li className={kind === "void" ? "text-soft line-through" : ""}>
+      {pull.number}: <span className="num">{text((pull.judgement?.figure ?? pull.measurement?.figure) || null)}</span> {COUNTS_AS[kind]}
+    </li>
   );
 }
 

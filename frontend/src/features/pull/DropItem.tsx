@@ -1,9 +1,9 @@
 import { useState } from "react";
 import { Sparkline } from "@/charts/Sparkline";
-import { useLot } from "@/app/lotContext";
-import { force } from "@/format/force";
-import { duration, plural, rate } from "@/format/words";
-import { Reader } from "./Reader";
+import { shown } from "@/format/figure";
+import { useLot } from "@/lot/context";
+import { duration, plural, rate, spelled } from "@/format/words";
+import { FileReading } from "./FileReading";
 import type { Choices, Item } from "./useDrop";
 
 type Props = {
@@ -29,7 +29,8 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
   const { unit } = useLot();
   const [open, setOpen] = useState(false);
   const { preview } = item;
-  const shown = open || item.state === "asks";
+  const peak = preview?.peak && shown(preview.peak, unit.symbol);
+  const expanded = open || item.state === "asks";
   // What somebody works on stays open when its last question is answered.
   const change = (choices: Choices) => {
     setOpen(true);
@@ -47,15 +48,15 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
           <span className="block truncate font-semibold">{item.file.name}</span>
           {preview && item.state !== "refused" && <span className="text-soft block text-[12.5px]">{understood(preview)}</span>}
         </span>
-        {preview?.sketch_newtons && <Sparkline values={preview.sketch_newtons} top={preview.peak_newtons ?? 1} width={96} height={36} />}
-        {preview?.peak_newtons != null && (
+        {preview?.sketch_si && <Sparkline values={preview.sketch_si} top={preview.peak?.value_si ?? 1} width={96} height={36} />}
+        {peak && (
           <span className="num w-[96px] text-right text-[16px] font-semibold">
-            {force(preview.peak_newtons, { unit })} <small className="text-soft">{unit}</small>
+            {peak.text} <small className="text-soft">{peak.unit}</small>
           </span>
         )}
         {preview && item.state !== "saved" && (
-          <button type="button" aria-expanded={shown} onClick={() => setOpen(!open)} className="text-[13px] font-semibold underline">
-            {shown && open ? "Hide" : "Change"}
+          <button type="button" aria-expanded={expanded} onClick={() => setOpen(!open)} className="text-[13px] font-semibold underline">
+            {expanded && open ? "Hide" : "Change"}
           </button>
         )}
         {item.state !== "saved" && item.state !== "saving" && (
@@ -70,6 +71,7 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
           {w}
         </p>
       ))}
+      {preview?.refusal && <p className="text-signal mt-1 pl-[90px] text-[13px] font-semibold">{preview.refusal}.</p>}
       {preview?.duplicate_of && (
         <p className="text-derived mt-1 pl-[90px] text-[13px]">The same file is {preview.duplicate_of} already. Is it meant for both?</p>
       )}
@@ -82,24 +84,27 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
           Skip such rows
         </button>
       )}
-      {preview && shown && item.state !== "saved" && (
-        <Reader preview={preview} choices={item.choices} onChoose={change} onPlace={onPlace} onRemembered={onRemembered} />
+      {preview && expanded && item.state !== "saved" && (
+        <FileReading preview={preview} choices={item.choices} onChoose={change} onPlace={onPlace} onRemembered={onRemembered} />
       )}
     </article>
   );
 }
 
+type Column = { main: boolean; header: string; unit: string | null };
+
 function understood(preview: NonNullable<Item["preview"]>): string {
-  const main = preview.columns.find((c) => c.main);
-  const hertz = preview.interval_seconds ? rate(1 / preview.interval_seconds) : null;
+  const given = preview as typeof preview & { interval_seconds?: number; duration_seconds?: number; delimiter_name?: string };
+  const main = (preview.columns as Column[]).find((c) => c.main);
+  const hertz = given.interval_seconds ? rate(1 / given.interval_seconds) : null;
   return [
     main ? `${main.header}${main.unit ? ` in ${main.unit}` : ""}` : null,
     plural(preview.rows, "row"),
     hertz,
-    preview.duration_seconds ? duration(preview.duration_seconds) : null,
-    preview.decimal_mark === "," ? `${preview.delimiter_name}, decimal comma` : preview.delimiter_name,
-    preview.reader ? `read as “${preview.reader.name}”` : null,
-    ...(preview.events ?? []).map((e) => plural(e.count, e.kind.replaceAll("_", " "))),
+    given.duration_seconds ? duration(given.duration_seconds) : null,
+    preview.decimal_mark === "," ? `${given.delimiter_name}, decimal comma` : given.delimiter_name,
+    preview.profile ? `read as “${preview.profile.name}”` : null,
+    ...(preview.events ?? []).map((e) => plural(e.count, spelled(e.kind))),
   ]
     .filter(Boolean)
     .join(" · ");

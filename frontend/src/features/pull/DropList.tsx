@@ -1,6 +1,6 @@
 import { Link } from "@tanstack/react-router";
-import { useLot } from "@/app/lotContext";
 import { plural } from "@/format/words";
+import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { DropItem } from "./DropItem";
 import type { useDrop } from "./useDrop";

@@ -1,105 +1,114 @@
+import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef } from "react";
+import { Controller, useForm } from "react-hook-form";
 import { toast } from "sonner";
-import { answer, api, Fault } from "@/api/client";
-import { sessionQuery } from "@/api/queries";
-import { useLot } from "@/app/lotContext";
-import { FORCE_UNITS, force, toNewtons, typedNumber, type ForceUnit } from "@/format/force";
+import { z } from "zod";
+import { answer, api, Fault, once, onceKey } from "@/api/client";
+import { catalogueQuery, lotChanged } from "@/api/queries";
+import { isNumber, plainNumber, stated } from "@/format/figure";
+import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
+import { OddReading } from "./OddReading";
 
-/** A peak as the display shows it, with the lot's unit echoed beside it. */
+const whole = z.string().refine((text) => text.trim() === "" || /^[1-9]\d*$/.test(text.trim()), "must be a whole number");
+const PEAK = z.object({
+  text: z.string().refine((text) => text.trim() === "" || isNumber(text), "type the digits as the display shows them"),
+  unit: z.string(),
+  specimen: whole,
+  feature: z.string(),
+});
+type Peak = z.infer<typeof PEAK>;
+
+/** A reading as the display shows it; or a pull of which nothing was read. Sent twice, it is one pull. */
 export function PeakForm() {
-  const { page } = useLot();
+  const { page, measurand } = useLot();
   const { lot } = page;
-  const { data: session } = useQuery(sessionQuery);
-  const [text, setText] = useState("");
-  const [unit, setUnit] = useState<ForceUnit>(lot.display_unit ?? "kN");
-  const [specimen, setSpecimen] = useState("");
-  const [feature, setFeature] = useState("");
+  const { data: tables } = useQuery(catalogueQuery);
+  const key = useRef(onceKey());
   const queries = useQueryClient();
+  const units = measurand?.units ?? [{ symbol: lot.display_unit, factor: 1 }];
+  const features = tables?.item_types.find((t) => t.key === lot.item_type)?.features ?? [];
+  const form = useForm<Peak>({
+    resolver: zodResolver(PEAK),
+    defaultValues: { text: "", unit: lot.display_unit, specimen: "", feature: "" },
+  });
   const record = useMutation({
-    mutationFn: () =>
+    mutationFn: ({ text, unit, specimen, feature }: Peak) =>
       answer(
         api.POST("/api/lots/{id}/pulls", {
           params: { path: { id: lot.id } },
-          body: { text, unit, specimen_number: /^\d+$/.test(specimen) ? Number(specimen) : null, feature_name: feature || null },
+          headers: once(key.current),
+          body: {
+            ...(text.trim() === "" ? {} : { text: text.trim(), unit }),
+            specimen_number: plainNumber(specimen),
+            feature_name: feature || null,
+          },
         }),
       ),
-    onSuccess: (pull) => {
-      setText("");
-      setSpecimen("");
-      void queries.invalidateQueries();
-      toast.success(`Pull ${pull.number} kept: ${pull.typed_text} ${pull.typed_unit}`);
+    onSuccess: (pull, { unit }) => {
+      key.current = onceKey();
+      form.reset({ ...form.getValues(), text: "", specimen: "" });
+      void lotChanged(queries, lot.id);
+      const value = pull.measurement ? stated(pull.measurement.figure, unit) : "nothing was read";
+      toast.success(`Pull ${pull.number} kept: ${value}`);
     },
   });
   const fields = record.error instanceof Fault ? record.error.fields : {};
-  const value = typedNumber(text);
-  const lotUnit = lot.display_unit ?? "kN";
-  const typical = page.pulls.length ? page.pulls.reduce((sum, p) => sum + p.peak_newtons, 0) / page.pulls.length : null;
-  const newtons = value == null ? null : toNewtons(value, unit);
-  const odd = newtons && typical && (newtons > typical * 3 || newtons < typical / 3);
-  const features = session?.item_types.find((t) => t.key === lot.item_type)?.features ?? [];
+  const { errors } = form.formState;
+  const [text, unit] = form.watch(["text", "unit"]);
   return (
-    <form
-      className="sheet grid gap-3 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        record.mutate();
-      }}
-    >
-      <h2>Or type the peak</h2>
-      <div className="grid grid-cols-[1fr_96px] gap-2.5">
+    <form className="sheet grid gap-3 p-4" onSubmit={(event) => void form.handleSubmit((peak) => record.mutate(peak))(event)}>
+      <h2>Or type the reading</h2>
+      <div className="grid grid-cols-[1fr_104px] gap-2.5">
         <Field
           label="The display shows"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
           inputMode="decimal"
           className="[&_input]:num [&_input]:text-[19px]"
-          error={fields.text}
-          required
+          error={errors.text?.message ?? fields.text}
+          {...form.register("text")}
         />
-        <Choice
-          label="in"
-          value={unit}
-          onChange={(u) => setUnit(u as ForceUnit)}
-          options={FORCE_UNITS.map((u) => ({ value: u, label: u }))}
+        <Controller
+          name="unit"
+          control={form.control}
+          render={({ field }) => (
+            <Choice
+              label="in"
+              value={field.value}
+              onChange={field.onChange}
+              options={units.map((u) => ({ value: u.symbol, label: u.symbol }))}
+            />
+          )}
         />
       </div>
-      <p className="text-soft min-h-5 text-[13px]" aria-live="polite">
-        {newtons != null && (
-          <>
-            = <b className="num text-ink">{force(newtons, { unit: lotUnit })}</b> {lotUnit}
-            {odd && (
-              <span className="text-signal font-semibold">
-                {" "}
-                Far from the others, whose mean is {force(typical, { unit: lotUnit })} {lotUnit}: is the unit right?
-              </span>
-            )}
-          </>
-        )}
-      </p>
+      <OddReading text={text} unit={unit} units={units} />
       <div className="grid grid-cols-[84px_1fr] gap-2.5">
         <Field
           label="Specimen"
-          value={specimen}
-          onChange={(e) => setSpecimen(e.target.value)}
           inputMode="numeric"
           placeholder="next"
-          error={fields.specimen_number}
+          error={errors.specimen?.message ?? fields.specimen_number}
+          {...form.register("specimen")}
         />
-        <Choice
-          label="Feature"
-          value={feature || (features[0] ?? "")}
-          onChange={setFeature}
-          options={features.map((f) => ({ value: f, label: f }))}
+        <Controller
+          name="feature"
+          control={form.control}
+          render={({ field }) => (
+            <Choice
+              label="Feature"
+              value={field.value || (features[0] ?? "")}
+              onChange={field.onChange}
+              options={features.map((f) => ({ value: f, label: f }))}
+            />
+          )}
         />
       </div>
       {record.error && Object.keys(fields).length === 0 && <ErrorNote message={record.error.message} />}
-      <Button type="submit" disabled={value == null || record.isPending}>
-        Keep this peak
+      <Button type="submit" disabled={record.isPending}>
+        {text.trim() === "" ? "Keep a pull without a reading" : "Keep this reading"}
       </Button>
     </form>
   );

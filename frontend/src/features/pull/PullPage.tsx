@@ -1,7 +1,8 @@
 import { useRef, useState } from "react";
-import { useKeys } from "@/app/keys";
-import { useLot } from "@/app/lotContext";
+import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
+import { useKeys } from "@/keys/keys";
+import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Caution } from "@/ui/states";
 import { ByHand } from "./ByHand";
@@ -16,9 +17,10 @@ export function PullPage() {
   const drop = useDrop(page.lot.id);
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const may = useMay("importRecording");
   const ready = drop.items.some((i) => i.state === "ready");
   useKeys([
-    { keys: "n", label: "New pulls from files", run: () => input.current?.click() },
+    { keys: "n", label: "New pulls from files", run: () => may && input.current?.click() },
     { keys: "Ctrl+Enter", label: "Save the pulls that are ready", run: () => ready && drop.save.mutate() },
   ]);
   return (
@@ -31,7 +33,9 @@ export function PullPage() {
       </div>
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-4">
+          {!may && <p className="text-soft">Pulls are brought in by a technician.</p>}
           <div
+            hidden={!may}
             onDragOver={(e) => {
               e.preventDefault();
               setOver(true);
@@ -70,7 +74,7 @@ export function PullPage() {
           <PullTable />
         </div>
         <div className="grid content-start gap-4">
-          <ByHand />
+          {may && <ByHand />}
           <Caution>
             Stay behind the guard and out of line with the load. Nobody under a hung load. Heavy parts fall when the specimen lets go.
           </Caution>

@@ -1,12 +1,15 @@
 import { Link } from "@tanstack/react-router";
-import { useLot } from "@/app/lotContext";
-import { force } from "@/format/force";
+import type { Schemas } from "@/api/client";
+import { shown } from "@/format/figure";
 import { COUNTS_AS, when } from "@/format/words";
+import { useFigures, useLot } from "@/lot/context";
 import { Empty } from "@/ui/states";
 
-/** The pulls of the lot, in the order of pulling. */
+type Pull = Schemas["PullRow"];
+
+/** The pulls of the lot, in the order in which they were brought in. */
 export function PullTable() {
-  const { page, unit, setSelected } = useLot();
+  const { page } = useLot();
   if (page.pulls.length === 0) {
     return (
       <Empty title="No pulls yet">
@@ -22,7 +25,7 @@ export function PullTable() {
           <tr className="cap text-left [&>th]:px-3 [&>th]:py-2">
             <th className="text-right">Pull</th>
             <th>Specimen</th>
-            <th className="text-right">Peak</th>
+            <th className="text-right">Value</th>
             <th>From</th>
             <th>Counts as</th>
             <th>When</th>
@@ -30,43 +33,61 @@ export function PullTable() {
         </thead>
         <tbody>
           {page.pulls.map((pull) => (
-            <tr
-              key={pull.id}
-              onMouseEnter={() => setSelected(String(pull.id))}
-              onMouseLeave={() => setSelected(null)}
-              className="border-line hover:bg-wash border-t [&>td]:px-3 [&>td]:py-1.5"
-            >
-              <td className="num text-right">
-                <Link
-                  to="/lots/$lotId/judge"
-                  params={{ lotId: page.lot.id }}
-                  search={{ pull: pull.id }}
-                  className="decoration-edge hover:decoration-ink font-semibold underline underline-offset-4"
-                >
-                  {pull.number}
-                </Link>
-              </td>
-              <td>
-                {pull.specimen}, {pull.feature}
-                {pull.preload_newtons != null && (
-                  <span className={pull.preloaded ? "text-derived font-semibold" : "text-soft"}>
-                    {" "}
-                    {pull.preloaded ? "preloaded" : "loaded before"} {force(pull.preload_newtons, { unit })} {unit}
-                  </span>
-                )}
-              </td>
-              <td className="num text-right font-semibold whitespace-nowrap">
-                {pull.peak_is_lower_bound && "≥ "}
-                {force(pull.peak_newtons, { unit, resolution: pull.resolution_newtons })}{" "}
-                <small className="text-soft font-normal">{unit}</small>
-              </td>
-              <td className="text-soft">{pull.origin === "file" ? "curve" : `typed ${pull.typed_text} ${pull.typed_unit}`}</td>
-              <td>{COUNTS_AS[pull.judgement?.counts_as ?? "unjudged"]}</td>
-              <td className="text-soft whitespace-nowrap">{when(pull.pulled_at)}</td>
-            </tr>
+            <Row key={pull.id} pull={pull} />
           ))}
         </tbody>
       </table>
     </div>
   );
+}
+
+function Row({ pull }: { pull: Pull }) {
+  const { page, unit, setSelected } = useLot();
+  const text = useFigures();
+  const value = pull.measurement && shown(pull.measurement.figure, unit.symbol);
+  return (
+    <tr
+      onMouseEnter={() => setSelected(String(pull.id))}
+      onMouseLeave={() => setSelected(null)}
+      className="border-line hover:bg-wash border-t [&>td]:px-3 [&>td]:py-1.5"
+    >
+      <td className="num text-right">
+        <Link
+          to="/lots/$lotId/judge"
+          params={{ lotId: page.lot.id }}
+          search={{ pull: pull.id }}
+          className="decoration-edge hover:decoration-ink font-semibold underline underline-offset-4"
+        >
+          {pull.number}
+        </Link>
+      </td>
+      <td>
+        {pull.specimen}, {pull.feature}
+        {pull.preload && (
+          <span className={pull.preloaded ? "text-derived font-semibold" : "text-soft"}>
+            {" "}
+            {pull.preloaded ? "preloaded" : "loaded before"} {text(pull.preload)}
+          </span>
+        )}
+      </td>
+      <td className="num text-right font-semibold whitespace-nowrap">
+        {pull.measurement?.lower_bound_cause && "≥ "}
+        {value ? value.text : "–"} <small className="text-soft font-normal">{value?.unit}</small>
+      </td>
+      <td className="text-soft">{from(pull)}</td>
+      <td title={pull.state_reason ?? undefined}>{countsAs(pull)}</td>
+      <td className="text-soft whitespace-nowrap">{when(pull.pulled_at)}</td>
+    </tr>
+  );
+}
+
+function from({ origin, measurement: m }: Pull): string {
+  if (origin === "file" || origin === "readings") return m?.source === "override" ? "curve, overruled" : "curve";
+  return m ? `read ${m.text} ${m.unit}` : "nothing read";
+}
+
+function countsAs({ state, judgement }: Pull): string {
+  const words = COUNTS_AS[judgement?.counts_as ?? "unjudged"] ?? "";
+  if (state === "superseded") return `${words}, superseded`;
+  return judgement && !judgement.complete ? `${words}, incomplete` : words;
 }

@@ -1,112 +1,111 @@
+import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef } from "react";
+import { Controller, useForm } from "react-hook-form";
 import { toast } from "sonner";
-import { answer, api } from "@/api/client";
-import { useLot } from "@/app/lotContext";
+import { z } from "zod";
+import { answer, api, once, onceKey, type Schemas } from "@/api/client";
+import { lotChanged } from "@/api/queries";
 import { Sparkline } from "@/charts/Sparkline";
-import { FORCE_UNITS, toNewtons, typedNumber, type ForceUnit } from "@/format/force";
+import { isNumber, plainNumber } from "@/format/figure";
 import { plural } from "@/format/words";
+import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
-import { Field } from "@/ui/Field";
+import { Field, TextArea } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
 
 const NONE = "none";
-const FEWEST = 3;
+const MIN_READINGS = 3;
+const DIALS = [NONE, "mm", "in", "cm"];
 
-/** Readings noted on the way up, one a line; a second number on the line is what the dial showed. */
-export function ReadingsForm() {
-  const { page } = useLot();
-  const { lot } = page;
-  const [text, setText] = useState("");
-  const [unit, setUnit] = useState<ForceUnit>(lot.display_unit ?? "kN");
-  const [dial, setDial] = useState(NONE);
-  const [before, setBefore] = useState("");
-  const [specimen, setSpecimen] = useState("");
-  const queries = useQueryClient();
-  const rows = text
+const READINGS = z.object({ text: z.string(), unit: z.string(), dial: z.string(), before: z.string(), specimen: z.string() });
+type Readings = z.infer<typeof READINGS>;
+
+const rowsOf = (text: string) =>
+  text
     .split("\n")
     .map((line) => line.trim().split(/[\s;]+/))
     .filter((fields) => fields[0] !== "");
-  const bad = rows.findIndex((fields) => typedNumber(fields[0] ?? "") == null && fields[0] !== "0");
+
+/** Readings noted on the way up, one a line; a second number on the line is what the dial showed. */
+export function ReadingsForm() {
+  const { page, measurand } = useLot();
+  const { lot } = page;
+  const key = useRef(onceKey());
+  const queries = useQueryClient();
+  const form = useForm<Readings>({
+    resolver: zodResolver(READINGS),
+    defaultValues: { text: "", unit: lot.display_unit, dial: NONE, before: "", specimen: "" },
+  });
+  const [text, unit] = form.watch(["text", "unit"]);
+  const rows = rowsOf(text);
+  const bad = rows.findIndex((fields) => !isNumber(fields[0] ?? ""));
   const keep = useMutation({
-    mutationFn: () =>
+    mutationFn: (given: Readings) =>
       answer(
         api.POST("/api/lots/{id}/readings", {
           params: { path: { id: lot.id } },
+          headers: once(key.current),
           body: {
-            unit,
-            displacement_unit: dial === NONE ? null : dial,
-            broke_before: before || null,
-            specimen_number: /^\d+$/.test(specimen) ? Number(specimen) : null,
-            readings: rows.map((fields) => ({ force: fields[0] ?? "", displacement: fields[1] ?? null })),
+            unit: given.unit,
+            displacement_unit: given.dial === NONE ? null : (given.dial as Schemas["NewReadings"]["displacement_unit"]),
+            broke_before: given.before || null,
+            specimen_number: plainNumber(given.specimen),
+            readings: rowsOf(given.text).map(([force = "", displacement]) => ({ force, displacement: displacement ?? null })),
           },
         }),
       ),
     onSuccess: (pull) => {
-      setText("");
-      setBefore("");
-      void queries.invalidateQueries();
+      key.current = onceKey();
+      form.reset({ ...form.getValues(), text: "", before: "", specimen: "" });
+      void lotChanged(queries, lot.id);
       toast.success(`Pull ${pull.number} kept with ${plural(rows.length, "reading")}`);
     },
   });
-  const forces = rows.map((fields) => toNewtons(typedNumber(fields[0] ?? "") ?? 0, unit));
+  const values = rows.map((fields) => plainNumber(fields[0] ?? "") ?? 0);
+  const pick = (name: "unit" | "dial", label: string, options: { value: string; label: string }[]) => (
+    <Controller
+      name={name}
+      control={form.control}
+      render={({ field }) => <Choice label={label} value={field.value} onChange={field.onChange} options={options} />}
+    />
+  );
+  const units = (measurand?.units ?? []).map((u) => ({ value: u.symbol, label: u.symbol }));
   return (
-    <form
-      className="sheet grid gap-3 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        keep.mutate();
-      }}
-    >
-      <label className="grid gap-1">
-        <span className="text-soft text-[12.5px]">Readings on the way up, one a line; force, then the dial if there was one</span>
-        <textarea
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          rows={6}
-          className="num rounded-key border-edge bg-ground border p-2 text-[15px]"
-          placeholder={"0 0\n5.0 1.2\n10.0 2.4"}
-        />
-      </label>
+    <form className="sheet grid gap-3 p-4" onSubmit={(event) => void form.handleSubmit((given) => keep.mutate(given))(event)}>
+      <TextArea
+        label="Readings on the way up, one a line; then the dial if there was one"
+        rows={6}
+        className="[&_textarea]:num [&_textarea]:text-[15px]"
+        placeholder={"0 0\n5.0 1.2\n10.0 2.4"}
+        {...form.register("text")}
+      />
       <div className="grid grid-cols-2 gap-2.5">
-        <Choice
-          label="Force in"
-          value={unit}
-          onChange={(u) => setUnit(u as ForceUnit)}
-          options={FORCE_UNITS.map((u) => ({ value: u, label: u }))}
-        />
-        <Choice
-          label="Dial in"
-          value={dial}
-          onChange={setDial}
-          options={[NONE, "mm", "in", "cm"].map((u) => ({ value: u, label: u === NONE ? "no dial" : u }))}
-        />
-        <Field
-          label="Broke before"
-          unit={unit}
-          value={before}
-          onChange={(e) => setBefore(e.target.value)}
-          inputMode="decimal"
-          placeholder="or leave"
-        />
-        <Field label="Specimen" value={specimen} onChange={(e) => setSpecimen(e.target.value)} inputMode="numeric" placeholder="next" />
+        {pick("unit", "Read in", units)}
+        {pick(
+          "dial",
+          "Dial in",
+          DIALS.map((d) => ({ value: d, label: d === NONE ? "no dial" : d })),
+        )}
+        <Field label="Broke before" unit={unit} inputMode="decimal" placeholder="or leave" {...form.register("before")} />
+        <Field label="Specimen" inputMode="numeric" placeholder="next" {...form.register("specimen")} />
       </div>
       <p className="text-soft flex min-h-9 items-center gap-3 text-[13px]" aria-live="polite">
         {bad >= 0 ? (
           <span className="text-signal font-semibold">
-            Line {bad + 1} has no force: “{rows[bad]?.[0]}”.
+            Line {bad + 1} has no reading: “{rows[bad]?.[0]}”.
           </span>
         ) : (
           rows.length > 1 && (
             <>
-              <Sparkline values={forces} top={Math.max(...forces, 1)} width={96} height={34} /> {plural(rows.length, "reading")}
+              <Sparkline values={values} top={Math.max(...values, 1)} width={96} height={34} /> {plural(rows.length, "reading")}
             </>
           )
         )}
       </p>
       {keep.error && <ErrorNote message={keep.error.message} />}
-      <Button type="submit" disabled={rows.length < FEWEST || bad >= 0 || keep.isPending}>
+      <Button type="submit" disabled={rows.length < MIN_READINGS || bad >= 0 || keep.isPending}>
         Keep these readings
       </Button>
     </form>

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { Fault, sendFile, type Schemas } from "@/api/client";
+import { lotChanged } from "@/api/queries";
 
 export type Choices = Schemas["Choices"];
 export type Item = {
@@ -15,6 +16,8 @@ export type Item = {
 const AT_ONCE = 3;
 let counter = 0;
 
+const stateOf = (preview: Schemas["Preview"]) => (preview.refusal ? "refused" : preview.ready ? "ready" : "asks");
+
 /** Runs a task for each item, a few at a time, in order. */
 async function each<T>(items: T[], task: (item: T) => Promise<void>) {
   const queue = [...items];
@@ -26,7 +29,7 @@ async function each<T>(items: T[], task: (item: T) => Promise<void>) {
 
 /** Saves what the preview left of a file; if that is no longer at hand, the file itself. */
 async function saved(lotId: number, { file, choices, preview }: Item) {
-  const path = `/api/lots/${lotId}/curves`;
+  const path = `/api/lots/${lotId}/recordings`;
   try {
     await sendFile(path, preview?.draft_id ?? file, choices);
   } catch (error) {
@@ -55,8 +58,8 @@ export function useDrop(lotId: number) {
       patch(item.key, { state: "reading", message: undefined });
       try {
         const preview = await sendFile<Schemas["Preview"]>(`/api/lots/${lotId}/previews`, item.file, item.choices, abort.signal);
-        const choices = preview.reader ? { ...preview.choices, ...item.choices } : item.choices;
-        patch(item.key, { preview, choices, state: preview.ready ? "ready" : "asks" });
+        const choices = preview.profile ? { ...preview.choices, ...item.choices } : item.choices;
+        patch(item.key, { preview, choices, state: stateOf(preview) });
       } catch (error) {
         patch(item.key, { state: "refused", message: (error as Error).message });
       }
@@ -84,7 +87,7 @@ export function useDrop(lotId: number) {
 
   const place = useCallback((item: Item, choices: Choices) => patch(item.key, { choices: { ...item.choices, ...choices } }), [patch]);
 
-  /** Reads the files that ask, or were refused, again: a reader may know them now. */
+  /** Reads the files that ask, or were refused, again: a profile may know them now. */
   const again = useCallback(
     (signature: string) =>
       void each(
@@ -109,7 +112,7 @@ export function useDrop(lotId: number) {
         }
       }
     },
-    onSettled: () => void queries.invalidateQueries(),
+    onSettled: () => lotChanged(queries, lotId),
   });
 
   const drop = useCallback((keys: string[]) => {

@@ -1,63 +1,76 @@
+import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { Controller, useForm } from "react-hook-form";
+import { z } from "zod";
 import { answer, api, Fault } from "@/api/client";
+import { keys } from "@/api/queries";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
 
-const PURPOSES = ["rating", "acceptance", "comparison", "investigation", "complaint", "demonstration"];
+const PURPOSES = ["rating", "acceptance", "comparison", "investigation", "complaint", "demonstration"] as const;
+const JOB = z.object({
+  customer: z.string().trim().min(1, "is needed").max(160),
+  title: z.string().trim().min(1, "is needed").max(160),
+  purpose: z.enum(PURPOSES),
+});
+type Job = z.infer<typeof JOB>;
 type Props = { open: boolean; onOpenChange: (open: boolean) => void; onCreated: (job: { id: number; customer: string }) => void };
 
 export function NewJob({ open, onOpenChange, onCreated }: Props) {
-  const [customer, setCustomer] = useState("");
-  const [title, setTitle] = useState("");
-  const [purpose, setPurpose] = useState("rating");
+  return (
+    <Sheet open={open} onOpenChange={onOpenChange} title="New job" description="Who asks, and what for. Its lots come next.">
+      <JobForm onClose={() => onOpenChange(false)} onCreated={onCreated} />
+    </Sheet>
+  );
+}
+
+function JobForm({ onClose, onCreated }: { onClose: () => void; onCreated: Props["onCreated"] }) {
+  const { register, control, handleSubmit, formState } = useForm<Job>({
+    resolver: zodResolver(JOB),
+    defaultValues: { customer: "", title: "", purpose: "rating" },
+  });
   const queries = useQueryClient();
   const create = useMutation({
-    mutationFn: () => answer(api.POST("/api/jobs", { body: { customer, title, purpose } })),
+    mutationFn: (job: Job) => answer(api.POST("/api/jobs", { body: job })),
     onSuccess: (job) => {
-      onOpenChange(false);
-      setCustomer("");
-      setTitle("");
-      void queries.invalidateQueries();
+      void queries.invalidateQueries({ queryKey: keys.lots });
+      onClose();
       onCreated(job);
     },
   });
   const fields = create.error instanceof Fault ? create.error.fields : {};
+  const { errors } = formState;
   return (
-    <Sheet open={open} onOpenChange={onOpenChange} title="New job" description="Who asks, and what for. Its lots come next.">
-      <form
-        className="grid gap-3.5"
-        onSubmit={(e) => {
-          e.preventDefault();
-          create.mutate();
-        }}
-      >
-        <Field label="Customer" value={customer} onChange={(e) => setCustomer(e.target.value)} error={fields.customer} required />
-        <Field
-          label="What is asked"
-          value={title}
-          onChange={(e) => setTitle(e.target.value)}
-          error={fields.title}
-          placeholder="Eye splices, spring line"
-          required
-        />
-        <Choice
-          label="Purpose"
-          value={purpose}
-          onChange={setPurpose}
-          options={PURPOSES.map((p) => ({ value: p, label: p, note: p === "demonstration" ? "issues no certificate" : undefined }))}
-        />
-        {create.error && Object.keys(fields).length === 0 && <ErrorNote message={create.error.message} />}
-        <div className="flex justify-end gap-2.5">
-          <Button onClick={() => onOpenChange(false)}>Cancel</Button>
-          <Button primary type="submit" disabled={create.isPending}>
-            Take it in
-          </Button>
-        </div>
-      </form>
-    </Sheet>
+    <form className="grid gap-3.5" onSubmit={(event) => void handleSubmit((job) => create.mutate(job))(event)}>
+      <Field label="Customer" error={errors.customer?.message ?? fields.customer} {...register("customer")} />
+      <Field
+        label="What is asked"
+        placeholder="Eye splices, spring line"
+        error={errors.title?.message ?? fields.title}
+        {...register("title")}
+      />
+      <Controller
+        name="purpose"
+        control={control}
+        render={({ field }) => (
+          <Choice
+            label="Purpose"
+            value={field.value}
+            onChange={field.onChange}
+            options={PURPOSES.map((p) => ({ value: p, label: p, note: p === "demonstration" ? "issues no certificate" : undefined }))}
+          />
+        )}
+      />
+      {create.error && Object.keys(fields).length === 0 && <ErrorNote message={create.error.message} />}
+      <div className="flex justify-end gap-2.5">
+        <Button onClick={onClose}>Cancel</Button>
+        <Button primary type="submit" disabled={create.isPending}>
+          Take it in
+        </Button>
+      </div>
+    </form>
   );
 }

@@ -1,14 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { lotsQuery } from "@/api/queries";
-import { useKeys } from "@/app/keys";
-import { useRowKeys } from "@/app/useRowKeys";
+import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
+import { useKeys } from "@/keys/keys";
+import { useRowKeys } from "@/keys/useRowKeys";
 import { Button } from "@/ui/Button";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 import { LotRow } from "./LotRow";
 import { NewJob } from "./NewJob";
 import { NewLot } from "./NewLot";
+import { NewStudy } from "./NewStudy";
+
+const ADD = "decoration-edge hover:decoration-ink text-[13px] font-semibold underline underline-offset-4";
 
 export function RackPage() {
   const [text, setText] = useState("");
@@ -16,9 +20,11 @@ export function RackPage() {
   const [waiting, setWaiting] = useState(false);
   const [newJob, setNewJob] = useState(false);
   const [newLot, setNewLot] = useState<{ id: number; customer: string } | null>(null);
+  const [newStudy, setNewStudy] = useState<{ id: number; customer: string } | null>(null);
+  const may = useMay("createJob");
   const { data, error, refetch } = useQuery(lotsQuery(text, page, waiting));
   useRowKeys();
-  useKeys([{ keys: "n", label: "New job", run: () => setNewJob(true) }]);
+  useKeys([{ keys: "n", label: "New job", run: () => may && setNewJob(true) }]);
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -45,9 +51,11 @@ export function RackPage() {
           >
             Only what waits
           </Button>
-          <Button primary hint="N" onClick={() => setNewJob(true)}>
-            New job
-          </Button>
+          {may && (
+            <Button primary hint="N" onClick={() => setNewJob(true)}>
+              New job
+            </Button>
+          )}
         </div>
       </div>
       {error && (
@@ -61,13 +69,16 @@ export function RackPage() {
           <div className="flex items-baseline gap-3 pt-5 pb-1.5">
             <h2 className="text-[15px]">{job.customer}</h2>
             <span className="text-soft">{job.title}</span>
-            <button
-              type="button"
-              onClick={() => setNewLot(job)}
-              className="decoration-edge hover:decoration-ink ml-auto text-[13px] font-semibold underline underline-offset-4"
-            >
-              Add a lot
-            </button>
+            {may && (
+              <span className="ml-auto flex gap-4">
+                <button type="button" onClick={() => setNewStudy(job)} className={ADD}>
+                  Add a study
+                </button>
+                <button type="button" onClick={() => setNewLot(job)} className={ADD}>
+                  Add a lot
+                </button>
+              </span>
+            )}
           </div>
           <div className="border-line border-b">
             {job.lots.map((lot) => (
@@ -99,6 +110,7 @@ export function RackPage() {
         </div>
       )}
       <NewJob open={newJob} onOpenChange={setNewJob} onCreated={setNewLot} />
+      <NewStudy job={newStudy} onClose={() => setNewStudy(null)} />
       <NewLot job={newLot} onClose={() => setNewLot(null)} />
     </>
   );

@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Schemas } from "@/api/client";
-import { lendersQuery } from "@/api/queries";
-import { useLot } from "@/app/lotContext";
-import { force } from "@/format/force";
+import { lotChanged, keys, lendersQuery } from "@/api/queries";
+import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
+import { useFigures, useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote, Waiting } from "@/ui/states";
@@ -12,8 +12,9 @@ import { ErrorNote, Waiting } from "@/ui/states";
 type Lender = Schemas["Lender"];
 
 /** Makes a small lot useful: the scatter of earlier lots of the type, chosen by hand, tested and labelled. */
-export function Borrow({ unit }: { unit: string }) {
+export function Borrow() {
   const { page } = useLot();
+  const may = useMay("borrowScatter");
   const [open, setOpen] = useState(false);
   const { data: lenders } = useQuery(lendersQuery(page.lot.id));
   const chosen = lenders?.filter((l) => l.chosen) ?? [];
@@ -24,7 +25,7 @@ export function Borrow({ unit }: { unit: string }) {
           ? `Borrowed scatter comes from ${chosen.map((l) => l.name).join(", ")}.`
           : "Few breaks? Earlier lots of this type can lend their scatter."}
       </p>
-      <Button onClick={() => setOpen(true)}>{chosen.length ? "Change the lenders" : "Borrow scatter"}</Button>
+      {may && <Button onClick={() => setOpen(true)}>{chosen.length ? "Change the lenders" : "Borrow scatter"}</Button>}
       <Sheet
         open={open}
         onOpenChange={setOpen}
@@ -32,7 +33,7 @@ export function Borrow({ unit }: { unit: string }) {
         description="Only lots made and tested alike. Whether they scatter alike is tested; the bound is labelled as borrowed."
       >
         {lenders ? (
-          <Lenders key={chosen.map((l) => l.id).join()} lenders={lenders} unit={unit} onDone={() => setOpen(false)} />
+          <Lenders key={chosen.map((l) => l.id).join()} lenders={lenders} onDone={() => setOpen(false)} />
         ) : (
           <Waiting what="the lots" />
         )}
@@ -41,7 +42,7 @@ export function Borrow({ unit }: { unit: string }) {
   );
 }
 
-function Lenders({ lenders, unit, onDone }: { lenders: Lender[]; unit: string; onDone: () => void }) {
+function Lenders({ lenders, onDone }: { lenders: Lender[]; onDone: () => void }) {
   const { page } = useLot();
   const before = lenders.filter((l) => l.chosen).map((l) => l.id);
   const [ids, setIds] = useState(before);
@@ -49,8 +50,9 @@ function Lenders({ lenders, unit, onDone }: { lenders: Lender[]; unit: string; o
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: () => answer(api.PUT("/api/lots/{id}/lenders", { params: { path: { id: page.lot.id } }, body: { lot_ids: ids } })),
-    onSuccess: () => {
-      void queries.invalidateQueries();
+    onSuccess: (list) => {
+      queries.setQueryData(keys.lenders(page.lot.id), list);
+      void lotChanged(queries, page.lot.id);
       onDone();
     },
   });
@@ -68,22 +70,22 @@ function Lenders({ lenders, unit, onDone }: { lenders: Lender[]; unit: string; o
       <ul className="border-line border-b">
         {lenders.map((lender) => (
           <li key={lender.id} className="border-line border-t">
-            <label className={`grid grid-cols-[20px_1fr_auto] items-center gap-3 py-2 ${lender.because ? "text-soft" : ""}`}>
+            <label className={`grid grid-cols-[20px_1fr_auto] items-center gap-3 py-2 ${lender.reason ? "text-soft" : ""}`}>
               <input
                 type="checkbox"
                 className="h-4 w-4 accent-(--ink)"
                 checked={ids.includes(lender.id)}
-                disabled={lender.because !== null && !lender.chosen}
+                disabled={lender.reason !== null && !lender.chosen}
                 onChange={() => toggle(lender.id)}
               />
               <span className="min-w-0">
                 <b className="block truncate font-semibold">{lender.name}</b>
                 <span className="text-soft block text-[12.5px]">
                   {lender.customer} · {plural(lender.breaks, "break")}
-                  {lender.because ? ` · cannot lend: ${lender.because}` : ""}
+                  {lender.reason ? ` · cannot lend: ${lender.reason}` : ""}
                 </span>
               </span>
-              <Spread lender={lender} unit={unit} />
+              <Spread lender={lender} />
             </label>
           </li>
         ))}
@@ -99,14 +101,12 @@ function Lenders({ lenders, unit, onDone }: { lenders: Lender[]; unit: string; o
   );
 }
 
-function Spread({ lender, unit }: { lender: Lender; unit: string }) {
-  const s = lender.standard_deviation_newtons;
+function Spread({ lender }: { lender: Lender }) {
+  const text = useFigures();
   return (
     <span className="num text-right whitespace-nowrap">
-      {s == null ? "–" : `s ${force(s, { unit })}`} <small className="text-soft">{unit}</small>
-      <span className="text-soft block text-[12px]">
-        mean {force(lender.mean_newtons, { unit })} {unit}
-      </span>
+      {lender.standard_deviation ? `s ${text(lender.standard_deviation)}` : "–"}
+      <span className="text-soft block text-[12px]">mean {text(lender.mean)}</span>
     </span>
   );
 }

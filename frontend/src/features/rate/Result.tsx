@@ -1,91 +1,80 @@
-import { Slider } from "radix-ui";
-import { useState } from "react";
 import type { Schemas } from "@/api/client";
-import { figure } from "@/format/force";
+import { shown, type Figure } from "@/format/figure";
+import { useLot } from "@/lot/context";
+import { useState } from "react";
+import { FactorSlider } from "./FactorSlider";
 
 type Rating = Schemas["Rating"];
 
-/** Minimum, factor and working load limit; the factor as a slider with stops. */
-export function Result({ rating, unit, onFactor }: { rating: Rating; unit: string; onFactor: (factor: number) => void }) {
-  const stops = rating.stops;
-  const nearest = stops.reduce(
-    (best, s, i) => (Math.abs(s.factor - rating.factor) < Math.abs((stops[best]?.factor ?? 0) - rating.factor) ? i : best),
-    0,
-  );
+/** Minimum, factor and working load limit; the factor as a slider with stops. A lot that only ranks gets an index. */
+export function Result({ rating, onFactor }: { rating: Rating; onFactor: (factor: number) => void }) {
+  const { measurand } = useLot();
+  const { statement, stops } = rating;
   const [moving, setMoving] = useState<number | null>(null);
-  const stop = moving === null ? null : stops[moving];
-  if (!rating.minimum || !rating.working_load_limit) {
+  if (statement.relative) return <Index words={statement.relative.in_words} />;
+  const strength = measurand?.strength ?? "Minimum";
+  if (!statement.minimum) {
     return (
       <div className="sheet p-4">
-        <div className="cap">Minimum breaking strength</div>
+        <div className="cap">{strength}</div>
         <p className="mt-1 text-[22px] font-semibold">None yet</p>
-        <p className="mt-1">{rating.recommended_because}</p>
+        <p className="mt-1">{statement.recommended_reason}</p>
       </div>
     );
   }
-  const limit = stop ? { text: stop.text, unit: rating.unit, newtons: stop.newtons } : rating.working_load_limit;
+  const stop = moving === null ? null : stops[moving];
+  const limit = stop ? stop.limit : statement.working_load_limit;
   return (
     <div className="sheet p-4">
-      <div className="cap">Minimum breaking strength</div>
-      <div className="num text-derived text-[40px] leading-[1.15] font-semibold" data-testid="minimum">
-        {figure(rating.minimum, unit)}
-        <span className="ml-2 text-[18px]">{unit}</span>
-      </div>
+      <div className="cap">{strength}</div>
+      <Big figure={statement.minimum} testid="minimum" />
       <div className="mt-2 flex gap-7">
         <div>
           <div className="cap">Design factor</div>
-          <div className="num text-[22px]">{(stop?.factor ?? rating.factor).toFixed(1)}</div>
-        </div>
-        <div>
-          <div className="cap">Working load limit</div>
-          <div className="num text-[22px]" data-testid="working-load">
-            {figure(limit, unit)}
-            <span className="ml-1.5 text-[14px]">{unit}</span>
+          <div className="num text-[22px]" data-testid="factor">
+            {stop?.text ?? statement.factor_text}
           </div>
         </div>
+        <div>
+          <div className="cap">{measurand?.limit ?? "Limit"}</div>
+          {limit ? <Small figure={limit} testid="working-load" /> : <p className="text-signal text-[15px] font-semibold">None</p>}
+        </div>
       </div>
-      <Slider.Root
-        className="relative mt-4 flex h-8 touch-none items-center select-none"
-        min={0}
-        max={stops.length - 1}
-        step={1}
-        value={[moving ?? nearest]}
-        onValueChange={([i]) => setMoving(i ?? null)}
-        onValueCommit={([i]) => {
-          setMoving(null);
-          const chosen = stops[i ?? 0];
-          if (chosen) onFactor(chosen.factor);
-        }}
-      >
-        <Slider.Track className="bg-ink relative h-[1.5px] flex-1" />
-        {stops.map((s, i) => (
-          <span
-            key={s.factor}
-            aria-hidden="true"
-            className="bg-ink absolute h-3 w-px"
-            style={{ left: `calc(${(i / (stops.length - 1)) * 100}% + ${9 - (18 * i) / (stops.length - 1)}px)` }}
-          />
-        ))}
-        <Slider.Thumb
-          aria-label="Design factor"
-          aria-valuetext={`${stop?.factor ?? rating.factor}`}
-          className="bg-derived block h-[18px] w-[18px] rounded-full"
-        />
-      </Slider.Root>
-      <div className="relative h-4" aria-hidden="true">
-        {stops.map((s, i) =>
-          i % 2 === 1 || i === stops.length - 1 || i === 0 ? (
-            <span
-              key={s.factor}
-              className="num text-soft absolute -translate-x-1/2 text-[11px]"
-              style={{ left: `calc(${(i / (stops.length - 1)) * 100}% + ${9 - (18 * i) / (stops.length - 1)}px)` }}
-            >
-              {s.factor}
-            </span>
-          ) : null,
-        )}
-      </div>
-      <p className="text-soft mt-2 text-[12.5px]">{rating.factor_source}. Rounded down to the marking step.</p>
+      {!limit && statement.limit_refusal && <p className="text-signal mt-2 text-[13px]">{statement.limit_refusal}.</p>}
+      <FactorSlider stops={stops} factor={statement.factor} text={statement.factor_text} onMove={setMoving} onFactor={onFactor} />
+      <p className="text-soft mt-2 text-[12.5px]">{statement.factor_source}. Rounded down to the marking step.</p>
+    </div>
+  );
+}
+
+function Index({ words }: { words: string }) {
+  return (
+    <div className="sheet p-4">
+      <div className="cap">Index</div>
+      <p className="text-derived mt-1 text-[22px] leading-snug font-semibold">{words}</p>
+      <p className="text-soft mt-2">This lot only ranks: no minimum and no limit follow from it.</p>
+    </div>
+  );
+}
+
+function Big({ figure, testid }: { figure: Figure; testid: string }) {
+  const { unit } = useLot();
+  const { text, unit: own } = shown(figure, unit.symbol);
+  return (
+    <div className="num text-derived text-[40px] leading-[1.15] font-semibold" data-testid={testid}>
+      {text}
+      <span className="ml-2 text-[18px]">{own}</span>
+    </div>
+  );
+}
+
+function Small({ figure, testid }: { figure: Figure; testid: string }) {
+  const { unit } = useLot();
+  const { text, unit: own } = shown(figure, unit.symbol);
+  return (
+    <div className="num text-[22px]" data-testid={testid}>
+      {text}
+      <span className="ml-1.5 text-[14px]">{own}</span>
     </div>
   );
 }

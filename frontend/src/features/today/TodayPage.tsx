@@ -2,10 +2,10 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { todayQuery } from "@/api/queries";
 import type { Schemas } from "@/api/client";
-import { useSettings } from "@/app/settings";
-import { useRowKeys } from "@/app/useRowKeys";
-import { force } from "@/format/force";
+import { stated } from "@/format/figure";
 import { plural, when } from "@/format/words";
+import { useRowKeys } from "@/keys/useRowKeys";
+import { useSettings } from "@/lot/settings";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 
 const STEPS = {
@@ -13,7 +13,8 @@ const STEPS = {
     title: "To judge",
     verb: "Judge",
     to: "/lots/$lotId/judge",
-    line: (s: Schemas["Summary"]) => `${plural(s.pulled - s.judged, "pull")} without a judgement`,
+    line: (s: Schemas["Summary"]) =>
+      s.pulled > s.judged ? `${plural(s.pulled - s.judged, "pull")} without a judgement` : `${plural(s.incomplete, "pull")} without what failed`,
   },
   pull: {
     title: "To pull",
@@ -22,14 +23,27 @@ const STEPS = {
     line: (s: Schemas["Summary"]) => (s.planned ? `${s.pulled} of ${s.planned} pulled` : "nothing pulled yet"),
   },
   sign: { title: "To sign", verb: "Look and sign", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.counts_in_words },
-  more: { title: "Too little to rate", verb: "See why", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.recommended_because },
+  review: {
+    title: "To review",
+    verb: "Look and countersign",
+    to: "/lots/$lotId/papers",
+    line: (s: Schemas["Summary"]) => `statement ${s.signed_number} waits for a second hand`,
+  },
+  more: { title: "Too little to rate", verb: "See why", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.recommended_reason },
 } as const;
 
-const DONE: Record<string, string> = { judge_pull: "judged", import_curve: "imported", record_peak: "typed", undo_judgement: "took back" };
+const DONE: Record<string, string> = {
+  judge_pull: "judged",
+  import_recording: "brought in",
+  record_peak: "typed",
+  undo_judgement: "taken back",
+  correct_reading: "corrected",
+  overrule_finding: "overruled",
+};
 
 export function TodayPage() {
   const { data, error, refetch } = useQuery(todayQuery);
-  const { unit } = useSettings();
+  const wanted = useSettings().unitOf("force");
   useRowKeys();
   if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
   if (!data) return <Waiting what="what waits" />;
@@ -82,16 +96,14 @@ export function TodayPage() {
       <section aria-label="Done last">
         <h2 className="pt-1 pb-2">Done last</h2>
         <ol className="sheet">
-          {data.latest.map((entry, i) => (
-            <li key={i} className="border-line border-t px-3 py-2 text-[13px] leading-snug first:border-t-0">
+          {data.latest.map((entry) => (
+            <li key={entry.pull_id} className="border-line border-t px-3 py-2 text-[13px] leading-snug first:border-t-0">
               <Link to="/lots/$lotId/judge" params={{ lotId: entry.lot_id }} search={{ pull: entry.pull_id }} className="hover:underline">
-                <span className="font-semibold">Pull {entry.number}</span> of {entry.lot},{" "}
-                <span className="num">
-                  {force(entry.peak_newtons, { unit: unit ?? entry.display_unit })} {unit ?? entry.display_unit}
-                </span>
+                <span className="font-semibold">Pull {entry.number}</span> of {entry.lot}
+                {entry.figure && <span className="num">, {stated(entry.figure, wanted ?? entry.figure.unit)}</span>}
               </Link>
               <span className="text-soft block">
-                {DONE[entry.action]} by {entry.person ?? "nobody"}, {when(entry.created_at)}
+                {DONE[entry.action]} by {entry.person}, {when(entry.created_at)}
               </span>
             </li>
           ))}

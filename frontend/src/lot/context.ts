@@ -1,13 +1,14 @@
 import { createContext, useContext } from "react";
 import type { Schemas } from "@/api/client";
+import { stated, type Figure, type Unit } from "@/format/figure";
 
 export type LotContextValue = {
   page: Schemas["LotPage"];
-  unit: string;
-  resolution: number | null;
+  measurand: Schemas["Measurand"] | undefined;
+  unit: Unit;
   selected: string | null;
   setSelected: (id: string | null) => void;
-  setTried: (rating: Schemas["Rating"] | undefined) => void;
+  setTried: (rating: Schemas["Statement"] | undefined) => void;
 };
 
 export const LotContext = createContext<LotContextValue | null>(null);
@@ -17,4 +18,10 @@ export function useLot(): LotContextValue {
   const lot = useContext(LotContext);
   if (!lot) throw new Error("LotFrame is missing");
   return lot;
+}
+
+/** Figures of the lot as text, in the unit that is shown. */
+export function useFigures() {
+  const { unit } = useLot();
+  return (figure: Figure | null | undefined): string => (figure ? stated(figure, unit.symbol) : "–");
 }

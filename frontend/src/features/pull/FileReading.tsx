@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "@/api/client";
-import { sessionQuery } from "@/api/queries";
-import { typedNumber } from "@/format/force";
+import { catalogueQuery } from "@/api/queries";
+import { plainNumber } from "@/format/figure";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
-import { RememberReader } from "./RememberReader";
+import { KeepProfile } from "./KeepProfile";
 import type { Choices } from "./useDrop";
 
 type Props = {
@@ -17,8 +17,19 @@ type Props = {
   onRemembered: (signature: string) => void;
 };
 type ColumnChoice = NonNullable<Choices["columns"]>[number];
+type Role = NonNullable<ColumnChoice["role"]>;
+type Column = {
+  index: number;
+  header: string;
+  role: Role | null;
+  unit: string | null;
+  main: boolean;
+  because: string;
+  confidence: string | null;
+};
+type Question = { text: string };
 
-const ROLES = ["time", "sample", "force", "displacement", "torque", "angle", "pressure", "temperature", "other", "ignore"];
+const ROLES: Role[] = ["time", "sample", "force", "displacement", "torque", "angle", "pressure", "temperature", "other", "ignore"];
 const QUANTITY: Record<string, string> = {
   time: "time",
   force: "force",
@@ -29,22 +40,27 @@ const QUANTITY: Record<string, string> = {
   temperature: "temperature",
 };
 
+// What a pull can be judged by; a column that is none of them is taken for a force.
+const JUDGED: (Role | null)[] = ["force", "torque", "pressure"];
+const judged = (role: Role | null): Role => (role && JUDGED.includes(role) ? role : "force");
+
 /** Every guess about a file, with its reason, to be changed. */
-export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Props) {
-  const { data: session } = useQuery(sessionQuery);
+export function FileReading({ preview, choices, onChoose, onPlace, onRemembered }: Props) {
+  const { data: tables } = useQuery(catalogueQuery);
   const [hertz, setHertz] = useState("");
-  const units = session?.reader_units ?? [];
+  const columns = preview.columns as Column[];
+  const units = tables?.reader_units ?? [];
   const change = (index: number, change: Partial<ColumnChoice>) => {
     const rest = (choices.columns ?? []).filter((c) => c.index !== index);
     const before = (choices.columns ?? []).find((c) => c.index === index) ?? { index };
-    const current = preview.columns[index];
+    const current = columns[index];
     const kept = { role: current?.role ?? undefined, unit: current?.unit ?? undefined, ...before };
     const others = change.main ? rest.map((c) => ({ ...c, main: false })) : rest;
     onChoose({ columns: [...others, { ...kept, ...change, index }] });
   };
   return (
     <div className="border-edge mt-2 border-l-2 pl-4">
-      {preview.questions.map((q) => (
+      {(preview.questions as Question[]).map((q) => (
         <p key={q.text} className="text-derived pb-1 font-semibold">
           {q.text}
         </p>
@@ -56,12 +72,12 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
               <th className="pr-3 pb-1">Column</th>
               <th className="pr-3">is</th>
               <th className="pr-3">in</th>
-              <th className="pr-3">the force</th>
+              <th className="pr-3">is judged</th>
               <th>because</th>
             </tr>
           </thead>
           <tbody>
-            {preview.columns.map((column) => (
+            {columns.map((column) => (
               <tr key={column.index}>
                 <td className="pr-3 font-semibold">{column.header}</td>
                 <td className="w-36 pr-3">
@@ -69,7 +85,7 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
                     bare
                     label={`${column.header} is`}
                     value={column.role ?? "other"}
-                    onChange={(role) => change(column.index, { role, unit: null })}
+                    onChange={(role) => change(column.index, { role: role as Role, unit: null })}
                     options={ROLES.map((r) => ({ value: r, label: r }))}
                   />
                 </td>
@@ -90,9 +106,9 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
                 <td className="pr-3 text-center">
                   <input
                     type="radio"
-                    aria-label={`${column.header} is the force`}
+                    aria-label={`${column.header} is judged`}
                     checked={column.main}
-                    onChange={() => change(column.index, { main: true, role: "force" })}
+                    onChange={() => change(column.index, { main: true, role: judged(column.role) })}
                     className="h-4 w-4 accent-(--ink)"
                   />
                 </td>
@@ -110,8 +126,8 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <Choice
           label="Columns cut at"
-          value={preview.delimiter}
-          onChange={(delimiter) => onChoose({ delimiter })}
+          value={preview.delimiter ?? ","}
+          onChange={(delimiter) => onChoose({ delimiter: delimiter as Choices["delimiter"] })}
           options={[
             { value: ",", label: "comma" },
             { value: ";", label: "semicolon" },
@@ -121,8 +137,8 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
         />
         <Choice
           label="Decimal mark"
-          value={preview.decimal_mark}
-          onChange={(decimal_mark) => onChoose({ decimal_mark })}
+          value={preview.decimal_mark ?? "."}
+          onChange={(mark) => onChoose({ decimal_mark: mark as Choices["decimal_mark"] })}
           options={[
             { value: ".", label: "point" },
             { value: ",", label: "comma" },
@@ -132,7 +148,7 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
           className="flex items-end gap-2"
           onSubmit={(e) => {
             e.preventDefault();
-            const rate = typedNumber(hertz);
+            const rate = plainNumber(hertz);
             if (rate) onChoose({ interval_seconds: 1 / rate });
           }}
         >
@@ -144,7 +160,7 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
             className="w-28"
             inputMode="decimal"
           />
-          <Button type="submit" disabled={!typedNumber(hertz)}>
+          <Button type="submit" disabled={!plainNumber(hertz)}>
             Use it
           </Button>
         </form>
@@ -164,7 +180,7 @@ export function Reader({ preview, choices, onChoose, onPlace, onRemembered }: Pr
           onChange={(e) => onPlace({ feature_name: e.target.value || null })}
         />
       </div>
-      {preview.ready && <RememberReader preview={preview} choices={choices} onRemembered={onRemembered} />}
+      {preview.ready && <KeepProfile preview={preview} choices={choices} onRemembered={onRemembered} />}
     </div>
   );
 }

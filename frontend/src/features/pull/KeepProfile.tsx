@@ -10,14 +10,14 @@ import type { Choices } from "./useDrop";
 type Props = { preview: Schemas["Preview"]; choices: Choices; onRemembered: (signature: string) => void };
 
 /** Keeps the choices under the logger's name; files that look alike are read so from then on. */
-export function RememberReader({ preview, choices, onRemembered }: Props) {
-  const [name, setName] = useState(preview.reader?.name ?? "");
+export function KeepProfile({ preview, choices, onRemembered }: Props) {
+  const [name, setName] = useState(preview.profile?.name ?? "");
   const keep = useMutation({
     mutationFn: () => {
-      return answer(api.POST("/api/readers", { body: { name, signature: preview.signature, choices } }));
+      return answer(api.POST("/api/import-profiles", { body: { name, signature: preview.signature, choices } }));
     },
-    onSuccess: (reader) => {
-      toast.success(`Files like this are read as “${reader.name}” from now on`);
+    onSuccess: (profile) => {
+      toast.success(`Files like this are read as “${profile.name}” from now on`);
       onRemembered(preview.signature);
     },
   });

@@ -1,0 +1,7 @@
+import { useQuery } from "@tanstack/react-query";
+import { sessionQuery } from "./queries";
+
+/** Whether whoever is signed in may do something, by the name of the operation. */
+export function useMay(operation: string): boolean {
+  return useQuery(sessionQuery).data?.allowed.includes(operation) ?? false;
+}

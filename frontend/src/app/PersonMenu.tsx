@@ -1,0 +1,64 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
+import { DropdownMenu } from "radix-ui";
+import { useState } from "react";
+import { signOut } from "@/api/client";
+import { sessionQuery } from "@/api/queries";
+import { useKeys } from "@/keys/keys";
+import { Sheet } from "@/ui/Sheet";
+import { SignInForm } from "./SignInForm";
+
+const ITEM =
+  "data-[highlighted]:bg-ink data-[highlighted]:text-sheet cursor-pointer px-2.5 py-2 outline-none select-none";
+
+/** Who is signed in; at a shared bench the next one signs in over them by one key. */
+export function PersonMenu() {
+  const { data: session } = useQuery(sessionQuery);
+  const [changing, setChanging] = useState(false);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  useKeys([{ keys: "p", label: "Change the person", run: () => setChanging(true) }]);
+  const person = session?.person;
+  if (!person) return null;
+  const leave = async () => {
+    await signOut();
+    queries.clear();
+    window.location.assign("/");
+  };
+  return (
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="rounded-key text-barsoft h-9 max-w-[190px] truncate px-1.5">
+          {person.name}
+          <span className="hidden lg:inline"> · {person.roles.join(", ")}</span>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={6}
+            className="border-edge bg-sheet text-ink z-50 min-w-[220px] border p-1 shadow-lg"
+          >
+            <DropdownMenu.Label className="cap px-2.5 py-1.5">Signed in; stands on what is done</DropdownMenu.Label>
+            <DropdownMenu.Item className={ITEM} onSelect={() => setChanging(true)}>
+              Change the person
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void navigate({ to: "/people" })}>
+              People and keys for scripts
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={ITEM} onSelect={() => void leave()}>
+              Sign out
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <Sheet
+        open={changing}
+        onOpenChange={setChanging}
+        title="Change the person"
+        description={`What is on the screen stays; ${person.name} is signed out here.`}
+      >
+        <SignInForm onDone={() => setChanging(false)} />
+      </Sheet>
+    </>
+  );
+}

@@ -1,0 +1,20 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMatchRoute } from "@tanstack/react-router";
+import type { Schemas } from "@/api/client";
+import { catalogueQuery, keys } from "@/api/queries";
+import { useSettings } from "@/lot/settings";
+
+/** Goes through the units of what is on the screen; after the last one each lot is in its own again. */
+export function useNextUnit() {
+  const match = useMatchRoute()({ to: "/lots/$lotId", fuzzy: true });
+  const queries = useQueryClient();
+  const { data: tables } = useQuery(catalogueQuery);
+  const { unitOf, setUnit } = useSettings();
+  return () => {
+    const page = match ? queries.getQueryData<Schemas["LotPage"]>(keys.lot(Number(match.lotId))) : undefined;
+    const measurand = page?.lot.measurand ?? "force";
+    const units = tables?.measurands.find((m) => m.key === measurand)?.units ?? [];
+    const order = [undefined, ...units.map((u) => u.symbol)];
+    setUnit(measurand, order[(order.indexOf(unitOf(measurand)) + 1) % order.length]);
+  };
+}

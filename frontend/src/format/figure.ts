@@ -1,0 +1,44 @@
+/** Positions on an axis are converted here; figures never are: they come as text from the server, in every unit. */
+export type Unit = { symbol: string; factor: number };
+export type Figure = { text: string; unit: string; value_si: number; texts: Record<string, string> };
+
+export const MINUS = "\u2212";
+const THIN = "\u202f";
+
+export const toUnit = (si: number, unit: Unit): number => si / unit.factor;
+
+/** A number of an axis with thin spaces between thousands and a proper minus. */
+export function grouped(value: number, decimals: number): string {
+  const negative = value < 0 && Number(Math.abs(value).toFixed(decimals)) !== 0;
+  return `${negative ? MINUS : ""}${spaced(Math.abs(value).toFixed(decimals))}`;
+}
+
+function spaced(digits: string): string {
+  const [whole = "0", part] = digits.split(".");
+  const thousands = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, THIN) : whole;
+  return part ? `${thousands}.${part}` : thousands;
+}
+
+/** Digits as the core stated them, set as a printer would. */
+export const typeset = (text: string): string =>
+  /^-?\d+(\.\d+)?$/.test(text) ? `${text.startsWith("-") ? MINUS : ""}${spaced(text.replace("-", ""))}` : text;
+
+/** A figure in a unit; in its own where that unit has none of it. */
+export function shown(figure: Figure, unit: string): { text: string; unit: string } {
+  const text = figure.texts[unit];
+  return text === undefined ? { text: typeset(figure.text), unit: figure.unit } : { text: typeset(text), unit };
+}
+
+/** The same with its unit behind it. */
+export function stated(figure: Figure, unit: string): string {
+  const { text, unit: own } = shown(figure, unit);
+  return `${text} ${own}`;
+}
+
+/** Whether somebody typed a number: digits with a decimal point or comma, nothing else. */
+export const isNumber = (text: string): boolean => /^\d+([.,]\d+)?$/.test(bare(text));
+
+/** The number that somebody typed, for what is no measured value: a factor, a rate, a count. */
+export const plainNumber = (text: string): number | null => (isNumber(text) ? Number(bare(text).replace(",", ".")) : null);
+
+const bare = (text: string) => text.trim().replace(/[\s\u202f\u00a0]/g, "");

@@ -1,0 +1,36 @@
+import { useSyncExternalStore } from "react";
+
+const STORED = "single-keys";
+const OVERLAY = '[role="dialog"], [role="alertdialog"], [role="menu"], [role="listbox"]';
+const FIELD = 'input:not([type="checkbox"]):not([type="radio"]), textarea, select, [contenteditable="true"]';
+// Their own keys: Enter and Space do what has the focus; arrows and letters choose in a group.
+const CONTROL = "button, a[href], summary, [role='radio'], [role='slider'], [role='combobox'], [role='option'], [role='menuitem']";
+
+const within = (target: EventTarget | null, selector: string) => target instanceof Element && target.closest(selector) !== null;
+
+/** Whether a key belongs to the page: nothing lies over it, nothing is being typed, and what has the focus does not want it. */
+export function actsOnPage(event: KeyboardEvent, keys: string): boolean {
+  if (event.isComposing || event.altKey || event.metaKey) return false;
+  if (document.querySelector(OVERLAY)) return false;
+  if (keys.startsWith("Ctrl+")) return true;
+  if (within(event.target, FIELD)) return false;
+  return !((keys === "Enter" || keys === " ") && within(event.target, CONTROL));
+}
+
+const listeners = new Set<() => void>();
+const read = () => localStorage.getItem(STORED) !== "off";
+
+function subscribe(listen: () => void) {
+  listeners.add(listen);
+  return () => listeners.delete(listen);
+}
+
+/** Whether single letters act at all: somebody whose voice or tremor types letters turns them off. */
+export function useSingleKeys() {
+  const on = useSyncExternalStore(subscribe, read);
+  const set = (next: boolean) => {
+    localStorage.setItem(STORED, next ? "on" : "off");
+    listeners.forEach((listen) => listen());
+  };
+  return { on, set };
+}
