@@ -15,7 +15,10 @@ export class Fault extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => globalThis.fetch(request) });
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: (request) => globalThis.fetch(request),
+});
 
 // What only our own page knows: every write carries it.
 let csrf = "";
@@ -72,7 +75,12 @@ async function send<T>(path: string, init: RequestInit, silent: string): Promise
 }
 
 /** Sends one logger file, or the draft that its preview left of it, with the choices made for it. */
-export function sendFile<T>(path: string, file: File | number, choices: Schemas["Choices"], signal?: AbortSignal): Promise<T> {
+export function sendFile<T>(
+  path: string,
+  file: File | number,
+  choices: Schemas["Choices"],
+  signal?: AbortSignal,
+): Promise<T> {
   const form = new FormData();
   if (typeof file === "number") form.append("draft_id", String(file));
   else form.append("file", file);

@@ -59,7 +59,10 @@ export const catalogueQuery = queryOptions({
 
 export const peopleQuery = queryOptions({ queryKey: keys.people, queryFn: () => answer(api.GET("/api/people")) });
 export const tokensQuery = queryOptions({ queryKey: keys.tokens, queryFn: () => answer(api.GET("/api/tokens")) });
-export const profilesQuery = queryOptions({ queryKey: keys.profiles, queryFn: () => answer(api.GET("/api/import-profiles")) });
+export const profilesQuery = queryOptions({
+  queryKey: keys.profiles,
+  queryFn: () => answer(api.GET("/api/import-profiles")),
+});
 export const todayQuery = queryOptions({ queryKey: keys.today, queryFn: () => answer(api.GET("/api/today")) });
 
 export const lotsQuery = (q: string, page: number, waiting: boolean) =>
@@ -79,7 +82,10 @@ export const lotQuery = (id: number) =>
   });
 
 export const pullQuery = (id: number) =>
-  queryOptions({ queryKey: keys.pull(id), queryFn: () => answer(api.GET("/api/pulls/{id}", { params: { path: { id } } })) });
+  queryOptions({
+    queryKey: keys.pull(id),
+    queryFn: () => answer(api.GET("/api/pulls/{id}", { params: { path: { id } } })),
+  });
 
 export const ratingQuery = (id: number, query: WhatIf) =>
   queryOptions({

@@ -28,7 +28,12 @@ export function FirstAdministrator() {
   return (
     <form className="grid gap-3.5" onSubmit={(event) => void handleSubmit((first) => add.mutate(first))(event)}>
       <Field label="Your name, as it stands on papers" error={formState.errors.name?.message} {...register("name")} />
-      <Field label="Name to sign in by" autoComplete="username" error={formState.errors.login?.message} {...register("login")} />
+      <Field
+        label="Name to sign in by"
+        autoComplete="username"
+        error={formState.errors.login?.message}
+        {...register("login")}
+      />
       <Field
         label="Password"
         type="password"

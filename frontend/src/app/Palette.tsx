@@ -6,7 +6,8 @@ import { lotsQuery, searchQuery } from "@/api/queries";
 import { useAllKeys } from "@/keys/keys";
 
 type Props = { open: boolean; onOpenChange: (open: boolean) => void };
-const ITEM = "cursor-pointer px-3 py-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet flex justify-between gap-3";
+const ITEM =
+  "cursor-pointer px-3 py-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet flex justify-between gap-3";
 
 /** Finds any lot, file and action by words. */
 export function Palette({ open, onOpenChange }: Props) {
@@ -72,7 +73,12 @@ function Inside({ onClose }: { onClose: () => void }) {
                 value={`file ${file.pull_id}`}
                 className={ITEM}
                 onSelect={go(
-                  () => void navigate({ to: "/lots/$lotId/judge", params: { lotId: file.lot_id }, search: { pull: file.pull_id } }),
+                  () =>
+                    void navigate({
+                      to: "/lots/$lotId/judge",
+                      params: { lotId: file.lot_id },
+                      search: { pull: file.pull_id },
+                    }),
                 )}
               >
                 <span>{file.name}</span>

@@ -23,7 +23,9 @@ export function SignInPage({ session }: { session: Schemas["Session"] }) {
         ) : (
           <>
             <h1>First administrator</h1>
-            <p className="text-soft pt-1 pb-4">Nobody is set up yet. Whoever comes first takes in the others, under People.</p>
+            <p className="text-soft pt-1 pb-4">
+              Nobody is set up yet. Whoever comes first takes in the others, under People.
+            </p>
             <FirstAdministrator />
           </>
         )}
@@ -53,7 +55,9 @@ function DemoPeople({ people }: { people: Schemas["Session"]["demo"] }) {
           </li>
         ))}
       </ul>
-      <p className="text-soft mt-2 text-[12.5px]">One click signs in. A shop of your own has people of its own, and no such list.</p>
+      <p className="text-soft mt-2 text-[12.5px]">
+        One click signs in. A shop of your own has people of its own, and no such list.
+      </p>
     </section>
   );
 }

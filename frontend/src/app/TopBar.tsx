@@ -25,7 +25,11 @@ export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => v
           </>
         )}
       </span>
-      <button type="button" onClick={onFind} className={`${KEY} ml-auto flex items-center justify-between gap-3 px-2.5 lg:w-[200px]`}>
+      <button
+        type="button"
+        onClick={onFind}
+        className={`${KEY} ml-auto flex items-center justify-between gap-3 px-2.5 lg:w-[200px]`}
+      >
         <span>
           Find<span className="hidden lg:inline"> or do</span>
         </span>

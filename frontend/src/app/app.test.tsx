@@ -114,7 +114,10 @@ describe("what the force rule of a lot shows", () => {
   });
   it("shows a claimed load beside the strength it means, and what is wanted", () => {
     const page = lotPage({
-      summary: summary({ claim: { newtons: 1400, measure: "working_load" }, requirement: { newtons: 900, measure: "working_load" } }),
+      summary: summary({
+        claim: { newtons: 1400, measure: "working_load" },
+        requirement: { newtons: 900, measure: "working_load" },
+      }),
     });
     expect(ruleDemands(page, undefined, "kN").map((d) => d.id)).toEqual(["claim", "claim-load", "required"]);
     expect(ruleSpan(ruleDemands(page, undefined, "kN"))).toBeNull();

@@ -39,14 +39,18 @@ const pull = createRoute({ getParentRoute: () => lot, path: "/pull", component: 
 const judge = createRoute({
   getParentRoute: () => lot,
   path: "/judge",
-  validateSearch: (search: Record<string, unknown>): { pull?: number } => (Number(search.pull) > 0 ? { pull: Number(search.pull) } : {}),
+  validateSearch: (search: Record<string, unknown>): { pull?: number } =>
+    Number(search.pull) > 0 ? { pull: Number(search.pull) } : {},
   component: JudgePage,
 });
 const rate = createRoute({ getParentRoute: () => lot, path: "/rate", component: RatePage });
 const papers = createRoute({ getParentRoute: () => lot, path: "/papers", component: PapersPage });
 
 export const router = createRouter({
-  routeTree: root.addChildren([outside.addChildren([today, lots, library, people]), lot.addChildren([ask, pull, judge, rate, papers])]),
+  routeTree: root.addChildren([
+    outside.addChildren([today, lots, library, people]),
+    lot.addChildren([ask, pull, judge, rate, papers]),
+  ]),
   defaultPreload: false,
 });
 

@@ -24,7 +24,14 @@ export function ChannelStrip({ name, unit, perUnit, stretch, range }: Props) {
       <svg width={width} height={HEIGHT} role="img" aria-label={`${name} over the same time`}>
         {ticks.map((tick) => (
           <g key={tick}>
-            <line x1={M.left} x2={width - M.right} y1={y(tick)} y2={y(tick)} className="stroke-line" strokeWidth={0.8} />
+            <line
+              x1={M.left}
+              x2={width - M.right}
+              y1={y(tick)}
+              y2={y(tick)}
+              className="stroke-line"
+              strokeWidth={0.8}
+            />
             <text x={M.left - 7} y={y(tick) + 4} textAnchor="end" className="num fill-soft" fontSize={11}>
               {grouped(tick, decimals(ticks))}
             </text>

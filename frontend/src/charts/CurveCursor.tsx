@@ -28,7 +28,8 @@ export function CurveCursor({ read, stretch, range, x, y, unit, xUnit, width, he
   const own = at == null ? null : nearest(stretch, Math.min(Math.max(at, range[0]), range[1]));
   const shown = read ?? own;
   const places = decimals(y.ticks(5)) + 2;
-  const words = (r: Reading) => `${grouped(r.value / unit.factor, places)} ${unit.symbol} at ${grouped(r.x, 2)} ${xUnit}`;
+  const words = (r: Reading) =>
+    `${grouped(r.value / unit.factor, places)} ${unit.symbol} at ${grouped(r.x, 2)} ${xUnit}`;
   const keys = (event: React.KeyboardEvent) => {
     const step = (range[1] - range[0]) * STEP * (event.shiftKey ? BIG : 1);
     const now = at ?? range[0];

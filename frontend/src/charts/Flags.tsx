@@ -56,7 +56,19 @@ export function Flags({ flags, x, y, xUnit, width, height, moves }: Props) {
   return drawn.reverse();
 }
 
-function Handle({ flag, cx, cy, xUnit, moves }: { flag: Flag; cx: number; cy: number; xUnit: string; moves: FlagMoves }) {
+function Handle({
+  flag,
+  cx,
+  cy,
+  xUnit,
+  moves,
+}: {
+  flag: Flag;
+  cx: number;
+  cy: number;
+  xUnit: string;
+  moves: FlagMoves;
+}) {
   const keys = (event: React.KeyboardEvent) => {
     const points = event.shiftKey ? FAR : 1;
     const run: Record<string, () => void> = {

@@ -27,7 +27,8 @@ const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink" };
 /** The ruler that every screen of a lot shares: demands hang above the line, observations stand below it. */
 export function ForceRule({ unit, marks, demands, span, selected, onPick }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1280);
-  const top = ruleTop([...marks.map((m) => m.upper ?? m.value), ...demands.flatMap((d) => [d.value, d.high ?? 0])]) || 1;
+  const top =
+    ruleTop([...marks.map((m) => m.upper ?? m.value), ...demands.flatMap((d) => [d.value, d.high ?? 0])]) || 1;
   const empty = marks.length + demands.length === 0;
   const inner = width - LEFT - RIGHT;
   const layout = useMemo(() => {
@@ -60,7 +61,9 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
         {span && <SpanLine span={span} x={x} />}
         {layout.demands.map((demand) => (
           <g key={demand.id} className={INKS[demand.kind]}>
-            {demand.low != null && demand.high != null && <Bracket from={x(demand.low)} to={Math.min(x(demand.high), width - RIGHT)} />}
+            {demand.low != null && demand.high != null && (
+              <Bracket from={x(demand.low)} to={Math.min(x(demand.high), width - RIGHT)} />
+            )}
             <line
               x1={demand.x}
               x2={demand.x}
@@ -121,7 +124,15 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
 function Unscaled({ width }: { width: number }) {
   return (
     <>
-      <line x1={LEFT} x2={width - RIGHT} y1={LINE} y2={LINE} className="stroke-edge" strokeWidth={1.5} strokeDasharray="2 5" />
+      <line
+        x1={LEFT}
+        x2={width - RIGHT}
+        y1={LINE}
+        y2={LINE}
+        className="stroke-edge"
+        strokeWidth={1.5}
+        strokeDasharray="2 5"
+      />
       <text x={LEFT} y={LINE + 24} className="fill-soft" fontSize={12.5}>
         A claim or a first pull gives the rule its scale.
       </text>

@@ -37,7 +37,14 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1, preloade
           strokeDasharray={kind !== "unjudged" ? "2 2" : undefined}
         />
       ) : (
-        <rect x={x - (strong ? 2.5 : 1.8)} y={y} width={strong ? 5 : 3.6} height={height} rx={1.8} className="fill-measured" />
+        <rect
+          x={x - (strong ? 2.5 : 1.8)}
+          y={y}
+          width={strong ? 5 : 3.6}
+          height={height}
+          rx={1.8}
+          className="fill-measured"
+        />
       )}
       {preloaded && <path d={`M${x - 4} ${y + height + 2}h8`} className="stroke-measured" strokeWidth={1.4} />}
       {count > 1 && (

@@ -41,7 +41,15 @@ export function MiniRule({ unit, marks, minimum, working, factor, claims = [] }:
           />
         ) : (
           <>
-            <line x1={SIDE} x2={SIDE + inner} y1={LINE} y2={LINE} className="stroke-edge" strokeWidth={1.2} strokeDasharray="2 4" />
+            <line
+              x1={SIDE}
+              x2={SIDE + inner}
+              y1={LINE}
+              y2={LINE}
+              className="stroke-edge"
+              strokeWidth={1.2}
+              strokeDasharray="2 4"
+            />
             <text x={SIDE} y={HEIGHT - 12} className="fill-soft" fontSize={12}>
               no pulls yet
             </text>
@@ -64,8 +72,20 @@ export function MiniRule({ unit, marks, minimum, working, factor, claims = [] }:
         {minimum && working != null && (
           <g className="text-derived">
             <path d={`M${x(working)} ${LINE - 19}H${x(minimum.value)}`} stroke="currentColor" strokeWidth={1} />
-            <rect x={(x(working) + x(minimum.value)) / 2 - 19} y={LINE - 26} width={38} height={14} className="fill-sheet" />
-            <text x={(x(working) + x(minimum.value)) / 2} y={LINE - 15} textAnchor="middle" fontSize={11.5} fill="currentColor">
+            <rect
+              x={(x(working) + x(minimum.value)) / 2 - 19}
+              y={LINE - 26}
+              width={38}
+              height={14}
+              className="fill-sheet"
+            />
+            <text
+              x={(x(working) + x(minimum.value)) / 2}
+              y={LINE - 15}
+              textAnchor="middle"
+              fontSize={11.5}
+              fill="currentColor"
+            >
               × {factor}
             </text>
             {[working, minimum.value].map((at) => (

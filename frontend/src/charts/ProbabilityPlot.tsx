@@ -56,7 +56,14 @@ export function ProbabilityPlot({ points, logarithms, line, axis, bound, coverag
         {ticks
           .filter((t) => x(place(t * unit.factor)) > M.left + 6 && x(place(t * unit.factor)) < width - 34)
           .map((t) => (
-            <text key={t} x={x(place(t * unit.factor))} y={HEIGHT - 7} textAnchor="middle" fontSize={11} className="num fill-soft">
+            <text
+              key={t}
+              x={x(place(t * unit.factor))}
+              y={HEIGHT - 7}
+              textAnchor="middle"
+              fontSize={11}
+              className="num fill-soft"
+            >
               {grouped(t, decimals(ticks))}
             </text>
           ))}

@@ -1,7 +1,16 @@
 import { grouped } from "@/format/figure";
 import { tickStep } from "./ruleLayout";
 
-type Props = { top: number; left: number; width: number; y: number; labelY: number; unit: string; ticks: number; fine?: boolean };
+type Props = {
+  top: number;
+  left: number;
+  width: number;
+  y: number;
+  labelY: number;
+  unit: string;
+  ticks: number;
+  fine?: boolean;
+};
 
 /** The engraved scale: big, middle and small ticks, figures below, the unit at the end. `top` in the unit. */
 export function Ticks({ top, left, width, y, labelY, unit, ticks, fine = true }: Props) {
@@ -29,7 +38,13 @@ export function Ticks({ top, left, width, y, labelY, unit, ticks, fine = true }:
               opacity={big ? 1 : 0.6}
             />
             {big && !last && (
-              <text x={x} y={labelY} textAnchor={i === 0 ? "start" : "middle"} className="num fill-soft" fontSize={10.5}>
+              <text
+                x={x}
+                y={labelY}
+                textAnchor={i === 0 ? "start" : "middle"}
+                className="num fill-soft"
+                fontSize={10.5}
+              >
                 {grouped((i / divisions) * step, decimals)}
               </text>
             )}

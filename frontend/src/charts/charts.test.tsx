@@ -36,17 +36,33 @@ describe("the layout of the force rule", () => {
     }));
     const placed = placeDemands(demands, x, 400, 7);
     for (const a of placed)
-      for (const b of placed) if (a !== b && a.lane === b.lane && a.anchor === b.anchor) expect(Math.abs(a.x - b.x)).toBeGreaterThan(60);
+      for (const b of placed)
+        if (a !== b && a.lane === b.lane && a.anchor === b.anchor) expect(Math.abs(a.x - b.x)).toBeGreaterThan(60);
   });
   it("keeps labels inside: at the right end they stand on the left, in a lane of their own if they must", () => {
-    const near = [640, 900].map((newtons) => ({ id: `${newtons}`, label: "Minimum", text: "3.102", newtons, kind: "derived" as const }));
+    const near = [640, 900].map((newtons) => ({
+      id: `${newtons}`,
+      label: "Minimum",
+      text: "3.102",
+      newtons,
+      kind: "derived" as const,
+    }));
     const placed = placeDemands(near, (n) => n / 4, 260, 7);
     expect(placed.map((p) => p.anchor)).toEqual(["end", "end"]);
     expect(placed[0]?.lane).not.toBe(placed[1]?.lane);
   });
   it("is told to those who cannot see it", () => {
-    render(<ForceRule unit="kN" marks={[mark(5000), mark(6000, "at_least")]} demands={[]} describe={(n) => `${n / 1000} kN`} />);
-    expect(screen.getByRole("img")).toHaveAccessibleName("Force rule. Above: nothing. Below: break 5 kN, at least 6 kN.");
+    render(
+      <ForceRule
+        unit="kN"
+        marks={[mark(5000), mark(6000, "at_least")]}
+        demands={[]}
+        describe={(n) => `${n / 1000} kN`}
+      />,
+    );
+    expect(screen.getByRole("img")).toHaveAccessibleName(
+      "Force rule. Above: nothing. Below: break 5 kN, at least 6 kN.",
+    );
   });
 });
 
@@ -76,10 +92,14 @@ describe("the words of flags", () => {
       return [{ x1, x2: x1 + 92, y: point.y - place.up }];
     });
     expect(boxes.length).toBeGreaterThan(4);
-    boxes.forEach((a, i) => boxes.slice(i + 1).forEach((b) => expect(a.x1 < b.x2 && b.x1 < a.x2 && Math.abs(a.y - b.y) < 16).toBe(false)));
+    boxes.forEach((a, i) =>
+      boxes.slice(i + 1).forEach((b) => expect(a.x1 < b.x2 && b.x1 < a.x2 && Math.abs(a.y - b.y) < 16).toBe(false)),
+    );
   });
   it("stay inside the drawing, or stay away", () => {
     expect(flagLayout([{ x: 595, y: 100, text: "released" }], 600, 280)[0]?.left).toBe(true);
-    expect(flagLayout([{ x: 20, y: 10, text: "a word that is longer than the drawing is wide" }], 100, 30)[0]).toBeNull();
+    expect(
+      flagLayout([{ x: 20, y: 10, text: "a word that is longer than the drawing is wide" }], 100, 30)[0],
+    ).toBeNull();
   });
 });

@@ -21,7 +21,13 @@ export function curvePath({ xs, lows, highs }: Stretch, x: (v: number) => number
 }
 
 /** Zooms a range about a point by a factor, inside its bounds. */
-export function zoomed(range: [number, number], about: number, factor: number, bounds: [number, number], least: number): [number, number] {
+export function zoomed(
+  range: [number, number],
+  about: number,
+  factor: number,
+  bounds: [number, number],
+  least: number,
+): [number, number] {
   const length = Math.min(Math.max((range[1] - range[0]) * factor, least), bounds[1] - bounds[0]);
   const share = (about - range[0]) / (range[1] - range[0]);
   const from = Math.min(Math.max(about - share * length, bounds[0]), bounds[1] - length);

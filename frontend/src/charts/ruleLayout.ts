@@ -71,7 +71,12 @@ function placeCluster(marks: RuleMark[], x: (value: number) => number, gap: numb
 }
 
 /** Labels of demands side by side in as few lanes as keep them apart. */
-export function placeDemands(demands: RuleDemand[], x: (value: number) => number, width: number, charWidth: number): PlacedDemand[] {
+export function placeDemands(
+  demands: RuleDemand[],
+  x: (value: number) => number,
+  width: number,
+  charWidth: number,
+): PlacedDemand[] {
   const ends: [number, number][][] = [];
   return [...demands]
     .sort((a, b) => a.value - b.value)

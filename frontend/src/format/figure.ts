@@ -39,6 +39,7 @@ export function stated(figure: Figure, unit: string): string {
 export const isNumber = (text: string): boolean => /^\d+([.,]\d+)?$/.test(bare(text));
 
 /** The number that somebody typed, for what is no measured value: a factor, a rate, a count. */
-export const plainNumber = (text: string): number | null => (isNumber(text) ? Number(bare(text).replace(",", ".")) : null);
+export const plainNumber = (text: string): number | null =>
+  isNumber(text) ? Number(bare(text).replace(",", ".")) : null;
 
 const bare = (text: string) => text.trim().replace(/[\s\u202f\u00a0]/g, "");

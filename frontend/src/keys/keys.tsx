@@ -3,7 +3,11 @@ import { createKeybindingsHandler } from "tinykeys";
 import { actsOnPage, useSingleKeys } from "./where";
 
 export type Shortcut = { keys: string; label: string; run: () => void };
-type Registry = { add: (shortcuts: Shortcut[]) => () => void; all: () => Shortcut[]; onChange: (listen: () => void) => () => void };
+type Registry = {
+  add: (shortcuts: Shortcut[]) => () => void;
+  all: () => Shortcut[];
+  onChange: (listen: () => void) => () => void;
+};
 
 const KeysContext = createContext<Registry | null>(null);
 const SEQUENCE_MS = 900;

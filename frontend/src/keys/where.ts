@@ -4,9 +4,11 @@ const STORED = "single-keys";
 const OVERLAY = '[role="dialog"], [role="alertdialog"], [role="menu"], [role="listbox"]';
 const FIELD = 'input:not([type="checkbox"]):not([type="radio"]), textarea, select, [contenteditable="true"]';
 // Their own keys: Enter and Space do what has the focus; arrows and letters choose in a group.
-const CONTROL = "button, a[href], summary, [role='radio'], [role='slider'], [role='combobox'], [role='option'], [role='menuitem']";
+const CONTROL =
+  "button, a[href], summary, [role='radio'], [role='slider'], [role='combobox'], [role='option'], [role='menuitem']";
 
-const within = (target: EventTarget | null, selector: string) => target instanceof Element && target.closest(selector) !== null;
+const within = (target: EventTarget | null, selector: string) =>
+  target instanceof Element && target.closest(selector) !== null;
 
 /** Whether a key belongs to the page: nothing lies over it, nothing is being typed, and what has the focus does not want it. */
 export function actsOnPage(event: KeyboardEvent, keys: string): boolean {

@@ -25,7 +25,12 @@ export const ruleMarks = (marks: Schemas["Mark"][], unit: string): RuleMark[] =>
   });
 
 /** What hangs above the line: wanted load, working load, minimum, claims. A rating that is tried out goes before the lot's own. */
-export function ruleDemands(summary: Summary, tried: Statement | undefined, unit: string, words: { load: string }): RuleDemand[] {
+export function ruleDemands(
+  summary: Summary,
+  tried: Statement | undefined,
+  unit: string,
+  words: { load: string },
+): RuleDemand[] {
   return [...derived(summary, tried, unit, words), ...claims(summary, unit), ...wanted(summary, unit)];
 }
 
@@ -34,7 +39,14 @@ function derived(summary: Summary, tried: Statement | undefined, unit: string, w
   const chosen = tried?.schools.find((s) => s.key === tried.chosen);
   const upper = tried ? chosen?.upper_si : summary.minimum_upper_si;
   const demands: RuleDemand[] = [];
-  if (limit) demands.push({ id: "working", label: words.load, text: shown(limit, unit).text, value: limit.value_si, kind: "derived" });
+  if (limit)
+    demands.push({
+      id: "working",
+      label: words.load,
+      text: shown(limit, unit).text,
+      value: limit.value_si,
+      kind: "derived",
+    });
   if (minimum)
     demands.push({
       id: "minimum",

@@ -39,16 +39,22 @@ function judge({ summary: s }: Page): StepFact {
 }
 
 function rate({ summary: s }: Page, unit: string): StepFact {
-  if (s.relative_only) return { verb: "Rate", line: s.relative_in_words ?? "Ranks only", state: s.relative_in_words ? "full" : "none" };
+  if (s.relative_only)
+    return { verb: "Rate", line: s.relative_in_words ?? "Ranks only", state: s.relative_in_words ? "full" : "none" };
   if (s.computing) return { verb: "Rate", line: "Being computed …", state: "half" };
   if (!s.minimum) return { verb: "Rate", line: s.judged ? "No minimum yet" : "Not yet", state: "none" };
   const verdict = s.verdict ? `. ${VERDICT[s.verdict]}` : "";
   const signed = s.signed_current || s.demonstration ? "" : ". Not signed";
-  return { verb: "Rate", line: `Minimum ${stated(s.minimum, unit)}${verdict}${signed}`, state: s.signed_current ? "full" : "half" };
+  return {
+    verb: "Rate",
+    line: `Minimum ${stated(s.minimum, unit)}${verdict}${signed}`,
+    state: s.signed_current ? "full" : "half",
+  };
 }
 
 function papers({ statements, summary }: Page): StepFact {
-  if (statements.length === 0) return { verb: "Papers", line: summary.demonstration ? "None: a demonstration" : "None yet", state: "none" };
+  if (statements.length === 0)
+    return { verb: "Papers", line: summary.demonstration ? "None: a demonstration" : "None yet", state: "none" };
   const line = `${plural(statements.length, "statement")}${summary.reviewed ? ", reviewed" : ", to review"}`;
   return { verb: "Papers", line, state: summary.reviewed ? "full" : "half" };
 }

@@ -11,10 +11,16 @@ export function ItemSketch({ item, bare, chosen, onChoose }: Props) {
     <div>
       <svg viewBox="0 0 280 96" className="block w-full max-w-[320px]" aria-hidden="true">
         {item.picture_id !== null && (
-          <image href={`/api/pictures/${item.picture_id}`} width={280} height={96} preserveAspectRatio="xMidYMid meet" />
+          <image
+            href={`/api/pictures/${item.picture_id}`}
+            width={280}
+            height={96}
+            preserveAspectRatio="xMidYMid meet"
+          />
         )}
         <Parts parts={item.parts} />
-        {!bare && item.zones.map((zone) => <Ring key={zone.key} zone={zone} on={zone.key === chosen} onChoose={onChoose} />)}
+        {!bare &&
+          item.zones.map((zone) => <Ring key={zone.key} zone={zone} on={zone.key === chosen} onChoose={onChoose} />)}
       </svg>
       {onChoose && <Words zones={item.zones} chosen={chosen} onChoose={onChoose} />}
     </div>
@@ -37,7 +43,15 @@ function Ring({ zone, on, onChoose }: { zone: Zone; on: boolean; onChoose?: (zon
   );
 }
 
-function Words({ zones, chosen, onChoose }: { zones: Zone[]; chosen?: string | null; onChoose: (zone: string) => void }) {
+function Words({
+  zones,
+  chosen,
+  onChoose,
+}: {
+  zones: Zone[];
+  chosen?: string | null;
+  onChoose: (zone: string) => void;
+}) {
   return (
     <RadioGroup.Root
       value={chosen ?? ""}

@@ -145,7 +145,11 @@ export function rating(given: Partial<Schemas["Rating"]> = {}): Schemas["Rating"
     counts: { break: 6, at_least: 0, at_most: 0, between: 0, void: 0, in_words: "6 break" },
     description: null,
     schools: [
-      school("lowest", "Lowest", { newtons: 22800, stated: "22.8", in_words: "With 6: 26 % confidence that 95 % are stronger" }),
+      school("lowest", "Lowest", {
+        newtons: 22800,
+        stated: "22.8",
+        in_words: "With 6: 26 % confidence that 95 % are stronger",
+      }),
       school("average", "Average", { minimum: false, newtons: 23600, stated: "23.6", in_words: "Not a minimum." }),
       school("tolerance_normal", "Tolerance bound, normal", {
         newtons: 21085,

@@ -15,7 +15,10 @@ export function serve(answers: Answers = {}): Sent[] {
   const sent: Sent[] = [];
   const all: Answers = { "GET /api/session": () => ({ body: session }), ...answers };
   vi.stubGlobal("fetch", async (input: Request | string, init?: RequestInit) => {
-    const request = typeof input === "string" ? { method: init?.method ?? "GET", url: new URL(input, window.location.origin).href } : input;
+    const request =
+      typeof input === "string"
+        ? { method: init?.method ?? "GET", url: new URL(input, window.location.origin).href }
+        : input;
     const text = typeof input === "string" ? "" : await input.clone().text();
     const body: unknown = text.startsWith("{") ? JSON.parse(text) : (init?.body ?? null);
     const one = { method: request.method, path: new URL(request.url).pathname, body };

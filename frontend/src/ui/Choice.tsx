@@ -25,7 +25,11 @@ export function Choice({ label, value, options, onChange, className, bare, error
         </label>
       )}
       <Select.Root value={value === "" ? NONE : value} onValueChange={(next) => onChange(next === NONE ? "" : next)}>
-        <Select.Trigger id={id} aria-label={bare ? label : undefined} className="field flex items-center justify-between gap-2 text-left">
+        <Select.Trigger
+          id={id}
+          aria-label={bare ? label : undefined}
+          className="field flex items-center justify-between gap-2 text-left"
+        >
           <Select.Value />
           <Select.Icon aria-hidden="true" className="text-soft">
             ▾

@@ -20,7 +20,9 @@ export function Field({ label, note, error, unit, className, ...rest }: Props) {
           autoComplete="off"
           {...rest}
         />
-        {unit && <span className="text-soft pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2">{unit}</span>}
+        {unit && (
+          <span className="text-soft pointer-events-none absolute top-1/2 right-2.5 -translate-y-1/2">{unit}</span>
+        )}
       </div>
       <Note id={`${id}-note`} note={note} error={error} />
     </div>
@@ -50,7 +52,11 @@ export function TextArea({ label, note, error, className, ...rest }: Shell & Com
 function Note({ id, note, error }: { id: string; note?: ReactNode; error?: string }) {
   return (
     <div id={id} className="text-[12px] leading-snug">
-      {error ? <span className="text-signal font-semibold">{error}</span> : note ? <span className="text-soft">{note}</span> : null}
+      {error ? (
+        <span className="text-signal font-semibold">{error}</span>
+      ) : note ? (
+        <span className="text-soft">{note}</span>
+      ) : null}
     </div>
   );
 }

@@ -22,7 +22,9 @@ export function Sheet({ open, onOpenChange, title, description, wide, children }
           <Dialog.Title asChild>
             <h1>{title}</h1>
           </Dialog.Title>
-          <Dialog.Description className={description ? "text-soft mt-1" : "sr-only"}>{description ?? title}</Dialog.Description>
+          <Dialog.Description className={description ? "text-soft mt-1" : "sr-only"}>
+            {description ?? title}
+          </Dialog.Description>
           <div className="mt-4">{children}</div>
         </Dialog.Content>
       </Dialog.Portal>

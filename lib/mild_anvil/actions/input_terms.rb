@@ -20,8 +20,14 @@ module MildAnvil
           terms_revision: terms.revision, **demands(lot) }
       end
 
+      CLAIM = %i[id value_si text unit measure kind factor every_piece source direction measurand of_si].freeze
+      private_constant :CLAIM
+
+      # @return [Array<Hash>] as Core::Rating::Claim.from_h takes them
+      def claims(lot) = lot.claims.map { |row| row.values.slice(*CLAIM) }
+
       def demands(lot)
-        { claims: lot.claims.map { |row| claim(row) }, requirements: lot.requirements.map { |row| requirement(row) },
+        { claims: claims(lot), requirements: lot.requirements.map { |row| requirement(row) },
           borrowed: ScatterLenders.borrowed(lot)&.to_h, reference: reference(lot) }
       end
       private_class_method :demands
@@ -41,11 +47,6 @@ module MildAnvil
         "chosen for this lot, outside #{format('%g', row[:low])} to #{format('%g', row[:high])} of “#{row[:use]}”"
       end
       private_class_method :factor_source
-
-      def claim(row)
-        row.values.slice(:id, :value_si, :text, :unit, :measure, :kind, :factor, :every_piece, :source, :direction, :measurand, :of_si)
-      end
-      private_class_method :claim
 
       def requirement(row)
         row.values.slice(:id, :value_si, :text, :unit, :measure, :source, :factor_low, :factor_high, :count)

@@ -9,9 +9,15 @@ module MildAnvil
       # @param lot [Store::Models::Lot]
       # @return [Hash]
       def call(lot)
-        { claims: lot.claims.map { |row| claim(row) }, requirements: lot.requirements.map { |row| requirement(row) },
-          terms: terms(lot.terms), studies: lot.job.studies.map { |study| study(study) }, level_ids: lot.study_groups.map(&:level_id) }
+        { claims: lot.claims.map { |row| claim(row) }, claim_conflicts: conflicts(lot),
+          requirements: lot.requirements.map { |row| requirement(row) }, terms: terms(lot.terms),
+          studies: lot.job.studies.map { |study| study(study) }, level_ids: lot.study_groups.map(&:level_id) }
       end
+
+      def conflicts(lot)
+        Core::Rating::ClaimConflicts.among(InputTerms.claims(lot).map { |row| Core::Rating::Claim.from_h(row) })
+      end
+      private_class_method :conflicts
 
       def claim(row)
         row.values.slice(:id, :text, :unit, :measure, :kind, :factor, :of_text, :of_unit, :every_piece, :source, :direction, :measurand)

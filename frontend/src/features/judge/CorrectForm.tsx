@@ -43,8 +43,20 @@ export function CorrectForm({ pull, onDone }: { pull: Schemas["Pull"]; onDone: (
       className="flex flex-wrap items-end gap-2.5"
       onSubmit={(event) => void handleSubmit((given) => correct.mutate(given))(event)}
     >
-      <Field label="It showed" unit={unit} className="w-36" inputMode="decimal" error={formState.errors.text?.message} {...register("text")} />
-      <Field label="How it was misread" className="w-64" error={formState.errors.reason?.message} {...register("reason")} />
+      <Field
+        label="It showed"
+        unit={unit}
+        className="w-36"
+        inputMode="decimal"
+        error={formState.errors.text?.message}
+        {...register("text")}
+      />
+      <Field
+        label="How it was misread"
+        className="w-64"
+        error={formState.errors.reason?.message}
+        {...register("reason")}
+      />
       <Button primary type="submit" disabled={correct.isPending}>
         Put it right
       </Button>

@@ -37,7 +37,9 @@ export function CurvePanel({ recording, unit, muted, overruling, readOnly }: Pro
   });
   const travel = recording.channels.find((c) => c.role === "displacement" || c.role === "angle");
   const along = channelUnit(travel?.role ?? "displacement");
-  useKeys([{ keys: "x", label: "On travel or on time", run: () => travel && setAgainst(onTravel ? "time" : "travel") }]);
+  useKeys([
+    { keys: "x", label: "On travel or on time", run: () => travel && setAgainst(onTravel ? "time" : "travel") },
+  ]);
   const judged = data?.series.find((s) => s.judged);
   const travelled = useMemo<Travelled | null>(() => {
     const moved = data?.series.find((s) => s.position === travel?.position);
@@ -47,7 +49,11 @@ export function CurvePanel({ recording, unit, muted, overruling, readOnly }: Pro
   const stretch = travelled?.stretch ?? { xs: data.seconds, lows: judged.lows, highs: judged.highs };
   const flags = recording.findings.flatMap((f) => flag(f, flagWord(f, unit), travelled));
   const claim = page.summary.claims[0]?.strength;
-  const peak = Math.max(...recording.findings.map((f) => f.value_si ?? 0), ...stretch.highs.map((h) => h ?? 0), ...stretch.lows.map((l) => l ?? 0));
+  const peak = Math.max(
+    ...recording.findings.map((f) => f.value_si ?? 0),
+    ...stretch.highs.map((h) => h ?? 0),
+    ...stretch.lows.map((l) => l ?? 0),
+  );
   const others = travelled ? [] : data.series.filter((s) => !s.judged);
   const moved = (f: Flag, at: number) => {
     const finding = recording.findings.find((g) => idOf(g) === f.id);
@@ -78,7 +84,11 @@ export function CurvePanel({ recording, unit, muted, overruling, readOnly }: Pro
         unit={unit}
         xUnit={travelled ? along.symbol : "s"}
         flags={flags}
-        lines={claim && recording.unit === claim.unit ? [{ value: claim.value_si, text: `claim ${stated(claim, unit.symbol)}` }] : []}
+        lines={
+          claim && recording.unit === claim.unit
+            ? [{ value: claim.value_si, text: `claim ${stated(claim, unit.symbol)}` }]
+            : []
+        }
         height={others.length > 2 ? 250 : 300}
         muted={muted}
         onMoveFlag={travelled || readOnly ? undefined : moved}
@@ -134,5 +144,7 @@ function flag(f: Schemas["Finding"], text: string | undefined, travelled: Travel
   const seconds = f.overruled?.at_seconds ?? f.at_seconds;
   const value = f.overruled?.value_si ?? f.value_si;
   if (!text || seconds == null || value == null) return [];
-  return [{ id: idOf(f), at: travelled?.placeOf(seconds) ?? seconds, value, text, kind: f.kind, mine: f.overruled !== null }];
+  return [
+    { id: idOf(f), at: travelled?.placeOf(seconds) ?? seconds, value, text, kind: f.kind, mine: f.overruled !== null },
+  ];
 }

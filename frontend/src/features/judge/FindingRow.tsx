@@ -35,8 +35,11 @@ export function FindingRow({ finding, unit, overruling, readOnly }: Props) {
         <span className={overruled ? "text-soft line-through" : ""}>{findingWords(finding, unit)}</span>
         {overruled && (
           <span className="block">
-            <b className="num text-derived font-semibold">{overruled.figure && stated(overruled.figure, unit.symbol)}</b>
-            {overruled.at_seconds != null && ` at ${duration(overruled.at_seconds)}`} by {overruled.person}, {when(overruled.created_at)}
+            <b className="num text-derived font-semibold">
+              {overruled.figure && stated(overruled.figure, unit.symbol)}
+            </b>
+            {overruled.at_seconds != null && ` at ${duration(overruled.at_seconds)}`} by {overruled.person},{" "}
+            {when(overruled.created_at)}
             {overruled.reason && `: ${overruled.reason}`}
           </span>
         )}
@@ -50,7 +53,12 @@ export function FindingRow({ finding, unit, overruling, readOnly }: Props) {
             </button>
           )}
           {CAN_BE_OVERRULED.includes(finding.kind) && (
-            <button type="button" aria-expanded={open} className="text-soft hover:text-ink underline" onClick={() => setOpen(!open)}>
+            <button
+              type="button"
+              aria-expanded={open}
+              className="text-soft hover:text-ink underline"
+              onClick={() => setOpen(!open)}
+            >
               {open ? "Close" : "Overrule"}
             </button>
           )}

@@ -18,7 +18,10 @@ export function JudgeDetails({ form, needs, action, onEnter }: Props) {
   const { register, control, formState } = form;
   const item = tables?.item_types.find((t) => t.key === page.lot.item_type);
   const unit = form.watch("unit");
-  const parts = (tables?.failed_parts ?? []).map((p) => ({ value: p, label: p === "nothing" ? "nothing: stopped" : p }));
+  const parts = (tables?.failed_parts ?? []).map((p) => ({
+    value: p,
+    label: p === "nothing" ? "nothing: stopped" : p,
+  }));
   const modes = (tables?.modes ?? []).map((m) => ({ value: m, label: m }));
   return (
     <form
@@ -33,7 +36,12 @@ export function JudgeDetails({ form, needs, action, onEnter }: Props) {
         name="part"
         control={control}
         render={({ field }) => (
-          <Choice bare label="What failed" {...pick(field)} options={[{ value: "", label: "what failed?" }, ...parts]} />
+          <Choice
+            bare
+            label="What failed"
+            {...pick(field)}
+            options={[{ value: "", label: "what failed?" }, ...parts]}
+          />
         )}
       />
       {item && (
@@ -78,4 +86,7 @@ export function JudgeDetails({ form, needs, action, onEnter }: Props) {
   );
 }
 
-const pick = (field: { value: string; onChange: (value: string) => void }) => ({ value: field.value, onChange: field.onChange });
+const pick = (field: { value: string; onChange: (value: string) => void }) => ({
+  value: field.value,
+  onChange: field.onChange,
+});

@@ -38,7 +38,11 @@ export function JudgePanel({ pull }: { pull: Pull }) {
   useKeys(
     may
       ? [
-          ...ways.map((way) => ({ keys: way.key, label: `Counts as ${way.label.toLowerCase()}`, run: () => choose(way) })),
+          ...ways.map((way) => ({
+            keys: way.key,
+            label: `Counts as ${way.label.toLowerCase()}`,
+            run: () => choose(way),
+          })),
           { keys: "z", label: "Undo the judgement", run: () => now && undo.mutate() },
         ]
       : [],
@@ -126,7 +130,9 @@ function History({ pull, onUndo }: { pull: Pull; onUndo?: () => void }) {
         </p>
       ))}
       {pull.judgement && !pull.judgement.complete && (
-        <p className="text-derived mt-1 font-semibold">Incomplete: say what failed. An incomplete judgement cannot be signed.</p>
+        <p className="text-derived mt-1 font-semibold">
+          Incomplete: say what failed. An incomplete judgement cannot be signed.
+        </p>
       )}
       {pull.judgement && onUndo && (
         <button type="button" onClick={onUndo} className="text-ink mt-1 font-semibold underline">

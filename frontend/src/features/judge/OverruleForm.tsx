@@ -42,12 +42,20 @@ export function OverruleForm({ finding, overruling, onDone }: Props) {
         })(event)
       }
     >
-      <Field label="Value" unit={unit.symbol} className="w-32" inputMode="decimal" error={errors.value?.message} {...register("value")} />
+      <Field
+        label="Value"
+        unit={unit.symbol}
+        className="w-32"
+        inputMode="decimal"
+        error={errors.value?.message}
+        {...register("value")}
+      />
       <Field label="At" unit="s" className="w-28" inputMode="decimal" error={errors.at?.message} {...register("at")} />
       <Field label="Reason" className="w-56" {...register("reason")} />
       <Button type="submit">Put it beside</Button>
       <p className="text-soft basis-full text-[12px]">
-        With another time alone the value is read from the recording there. What was found, and what was judged by it, stays.
+        With another time alone the value is read from the recording there. What was found, and what was judged by it,
+        stays.
       </p>
     </form>
   );

@@ -36,7 +36,12 @@ export function PullView({ id }: { id: number }) {
   );
 }
 
-const BOUND = { saturated: "the cell was at its end", frozen: "the cell stood still", dropout: "the cell was gone", last_reading: "the last reading" };
+const BOUND = {
+  saturated: "the cell was at its end",
+  frozen: "the cell stood still",
+  dropout: "the cell was gone",
+  last_reading: "the last reading",
+};
 
 function Head({ pull }: { pull: Pull }) {
   const text = useFigures();
@@ -47,7 +52,9 @@ function Head({ pull }: { pull: Pull }) {
       <h2 className="text-[19px]">Pull {pull.number}</h2>
       <span className={pull.preloaded ? "text-derived font-semibold" : "text-soft"}>
         specimen {pull.specimen}, {pull.feature}
-        {pull.preload ? `, ${pull.preloaded ? "preloaded" : "loaded before"} to ${text(pull.preload)} (${pull.preload_source})` : ", fresh"}
+        {pull.preload
+          ? `, ${pull.preloaded ? "preloaded" : "loaded before"} to ${text(pull.preload)} (${pull.preload_source})`
+          : ", fresh"}
       </span>
       <span className="num text-measured ml-auto text-[17px] font-semibold" title={cause ? BOUND[cause] : undefined}>
         {cause && "≥ "}
@@ -62,8 +69,8 @@ function Outdated({ pull }: { pull: Pull }) {
   const text = useFigures();
   return (
     <p role="status" className="border-signal mt-2 border-l-4 px-3 text-[13.5px]">
-      Judged at <b className="num">{text(pull.judgement?.figure)}</b>; the value is <b className="num">{text(pull.measurement?.figure)}</b> by
-      now. Look, then judge again.
+      Judged at <b className="num">{text(pull.judgement?.figure)}</b>; the value is{" "}
+      <b className="num">{text(pull.measurement?.figure)}</b> by now. Look, then judge again.
     </p>
   );
 }
@@ -76,10 +83,22 @@ function Recorded({ pull, recording }: { pull: Pull; recording: Schemas["Recordi
   const reading = recording.reading as { rows?: number; encoding?: string; warnings?: string[] };
   return (
     <>
-      <CurvePanel recording={recording} unit={unit} muted={pull.state === "void"} overruling={overruling} readOnly={readOnly} />
+      <CurvePanel
+        recording={recording}
+        unit={unit}
+        muted={pull.state === "void"}
+        overruling={overruling}
+        readOnly={readOnly}
+      />
       <dl className="border-line mt-1 border-t">
         {recording.findings.map((f) => (
-          <FindingRow key={`${f.kind}-${f.ordinal}`} finding={f} unit={unit} overruling={overruling} readOnly={readOnly} />
+          <FindingRow
+            key={`${f.kind}-${f.ordinal}`}
+            finding={f}
+            unit={unit}
+            overruling={overruling}
+            readOnly={readOnly}
+          />
         ))}
       </dl>
       <p className="border-line text-soft border-t pt-2 text-[12.5px]">
@@ -87,8 +106,9 @@ function Recorded({ pull, recording }: { pull: Pull; recording: Schemas["Recordi
         <a href={`/api/files/${recording.file.id}`} className="underline">
           {recording.file.name}
         </a>
-        , kept as it came, SHA-256 <span className="num">{recording.file.sha256.slice(0, 12)}</span>; {reading.rows} rows,{" "}
-        {reading.encoding}, rules {recording.rule_version}. {reading.warnings?.join(" ")} Brought in by {pull.person}, {when(pull.pulled_at)}.
+        , kept as it came, SHA-256 <span className="num">{recording.file.sha256.slice(0, 12)}</span>; {reading.rows}{" "}
+        rows, {reading.encoding}, rules {recording.rule_version}. {reading.warnings?.join(" ")} Brought in by{" "}
+        {pull.person}, {when(pull.pulled_at)}.
       </p>
     </>
   );

@@ -24,8 +24,8 @@ export function TypedPull({ pull }: { pull: Pull }) {
         )}
       </p>
       <p className="text-soft mt-3">
-        {now ? "Read off the display and typed" : "Recorded without a reading"} by {pull.person}, {when(pull.pulled_at)}. There is no curve, so
-        nothing else is known of this pull.
+        {now ? "Read off the display and typed" : "Recorded without a reading"} by {pull.person}, {when(pull.pulled_at)}
+        . There is no curve, so nothing else is known of this pull.
       </p>
       {pull.measurements.length > 1 && <Readings readings={pull.measurements} />}
       {may && now && (

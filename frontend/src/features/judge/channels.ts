@@ -9,4 +9,5 @@ const UNITS: Record<string, Unit> = {
 };
 
 /** The unit in which a channel that is not judged is drawn. */
-export const channelUnit = (role: string): Unit => UNITS[role] ?? { symbol: role === "other" ? "as logged" : role, factor: 1 };
+export const channelUnit = (role: string): Unit =>
+  UNITS[role] ?? { symbol: role === "other" ? "as logged" : role, factor: 1 };

@@ -22,7 +22,8 @@ const MORE: { [K in Kind]?: (extra: Extra<K>, text: Text) => string } = {
   first_failure: after,
   partial_failure: after,
   stiffness: (e) => `${grouped(e.newtons_per_metre / PER_MM, 3)} kN/mm`,
-  yield: (e, text) => (e.proportional_limit_newtons == null ? "" : `straight up to ${text(e.proportional_limit_newtons)}`),
+  yield: (e, text) =>
+    e.proportional_limit_newtons == null ? "" : `straight up to ${text(e.proportional_limit_newtons)}`,
   energy: (e) =>
     [
       e.to_first_failure_joules !== undefined && `${joules(e.to_first_failure_joules)} to the first failure`,
@@ -68,11 +69,13 @@ function missed(f: Finding, text: Text): string {
   return ` Sampled at ${rate(f.extra.sampling_hertz)}, so at most ${text(f.extra.missed_newtons)} was missed.`;
 }
 
-const positionIn = (unit: Unit): Text => (si) => {
-  const value = si / unit.factor;
-  const digits = value === 0 ? 0 : Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value))));
-  return `${grouped(value, Math.min(digits, 6))} ${unit.symbol}`;
-};
+const positionIn =
+  (unit: Unit): Text =>
+  (si) => {
+    const value = si / unit.factor;
+    const digits = value === 0 ? 0 : Math.max(0, 2 - Math.floor(Math.log10(Math.abs(value))));
+    return `${grouped(value, Math.min(digits, 6))} ${unit.symbol}`;
+  };
 
 const sentence = (words: string) => `${capital(words)}.`;
 
@@ -94,7 +97,12 @@ const FLAGS: { [K in Kind]?: string } = {
 /** The word on a flag; undefined for findings that have no place on the curve. */
 export function flagWord(f: Finding, unit: Unit): string | undefined {
   const figure = f.overruled?.figure ?? f.figure;
-  const own = f.kind === "peak" && figure ? `highest ${stated(figure, unit.symbol)}` : f.kind === "break" ? f.extra.speed : undefined;
+  const own =
+    f.kind === "peak" && figure
+      ? `highest ${stated(figure, unit.symbol)}`
+      : f.kind === "break"
+        ? f.extra.speed
+        : undefined;
   const word = own ?? FLAGS[f.kind];
   return word && f.overruled ? `${word}, by ${f.overruled.person}` : word;
 }

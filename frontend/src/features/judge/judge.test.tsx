@@ -9,7 +9,9 @@ import { findingWords, flagWord } from "./findingWords";
 import { JudgePanel } from "./JudgePanel";
 
 const POST = "POST /api/pulls/1/judgements";
-const panel = (given: Partial<Schemas["Pull"]> = {}) => <JudgePanel pull={pull(given)} item="sewn_loop" onNext={() => undefined} />;
+const panel = (given: Partial<Schemas["Pull"]> = {}) => (
+  <JudgePanel pull={pull(given)} item="sewn_loop" onNext={() => undefined} />
+);
 
 describe("judging a pull", () => {
   it("sends what was chosen with what failed and where", async () => {
@@ -54,7 +56,13 @@ describe("judging a pull", () => {
     serve({
       [POST]: () => ({
         status: 422,
-        body: { error: { kind: "invalid_input", message: "The cell was at its end, so this peak is a lower bound.", fields: {} } },
+        body: {
+          error: {
+            kind: "invalid_input",
+            message: "The cell was at its end, so this peak is a lower bound.",
+            fields: {},
+          },
+        },
       }),
     });
     renderInLot(panel());
@@ -84,10 +92,15 @@ describe("findings in words", () => {
   });
   it("say how far it fell, how stiff it was, and how the displacement went on", () => {
     expect(findingWords(finding("slip", { after_newtons: 2500 }), text)).toContain("down to 2.500 kN");
-    expect(findingWords({ ...finding("stiffness", { newtons_per_metre: 2.4e6 }), force_newtons: null }, text)).toMatch(/^2\.400 kN\/mm/);
+    expect(findingWords({ ...finding("stiffness", { newtons_per_metre: 2.4e6 }), force_newtons: null }, text)).toMatch(
+      /^2\.400 kN\/mm/,
+    );
     expect(
       findingWords(
-        { ...finding("creep", { initial_metres: 0.002, metres_at_one_hour: 0.0003, exponent: 0.18 }), force_newtons: null },
+        {
+          ...finding("creep", { initial_metres: 0.002, metres_at_one_hour: 0.0003, exponent: 0.18 }),
+          force_newtons: null,
+        },
         text,
       ),
     ).toContain("t^0.180");
@@ -95,7 +108,13 @@ describe("findings in words", () => {
   it("fly as flags only where they have a place on the curve", () => {
     expect(flagWord(finding("peak", {}), text)).toBe("highest 3.608 kN");
     expect(flagWord(finding("energy", {}), text)).toBeUndefined();
-    const mine = { at_seconds: 1, force_newtons: 3500, reason: "", person: "R. Vale", created_at: "2026-11-25T08:00:00Z" };
+    const mine = {
+      at_seconds: 1,
+      force_newtons: 3500,
+      reason: "",
+      person: "R. Vale",
+      created_at: "2026-11-25T08:00:00Z",
+    };
     expect(flagWord({ ...finding("peak", {}), overruled: mine }, text)).toBe("highest 3.500 kN, by R. Vale");
   });
   it("say when no zero could be taken", () => {
@@ -132,7 +151,13 @@ describe("a finding that a person knows better", () => {
   it("shows both values, who and when, and can be taken back", async () => {
     serve();
     const spies = overruling();
-    const mine = { at_seconds: 20.1, force_newtons: 3500, reason: "display", person: "R. Vale", created_at: "2026-11-25T08:00:00Z" };
+    const mine = {
+      at_seconds: 20.1,
+      force_newtons: 3500,
+      reason: "display",
+      person: "R. Vale",
+      created_at: "2026-11-25T08:00:00Z",
+    };
     renderInLot(<FindingRow finding={{ ...found, overruled: mine }} text={text} overruling={spies} />);
     expect(screen.getByText(/3\.608 kN at/)).toHaveClass("line-through");
     expect(screen.getByText(/by R\. Vale/)).toBeInTheDocument();

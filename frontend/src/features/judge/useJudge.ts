@@ -24,7 +24,9 @@ export function useJudge(pull: Pull) {
       answer(api.POST("/api/pulls/{id}/judgements", { params, headers: once(key.current), body })),
     onSuccess: (next, { counts_as }) => {
       void pullChanged(queries, next);
-      toast(`Pull ${pull.number} counts as ${COUNTS_AS[counts_as]}`, { action: { label: "Undo", onClick: () => undo.mutate() } });
+      toast(`Pull ${pull.number} counts as ${COUNTS_AS[counts_as]}`, {
+        action: { label: "Undo", onClick: () => undo.mutate() },
+      });
     },
     onSettled: () => {
       key.current = onceKey();

@@ -21,7 +21,12 @@ export function useOverrule(pullId: number) {
   });
   const setting = useMutation({
     mutationFn: ({ finding, value }: { finding: Finding; value: OwnValue }) =>
-      answer(api.POST("/api/pulls/{id}/findings", { params, body: { kind: finding.kind, ordinal: finding.ordinal, ...value } })),
+      answer(
+        api.POST("/api/pulls/{id}/findings", {
+          params,
+          body: { kind: finding.kind, ordinal: finding.ordinal, ...value },
+        }),
+      ),
     onSuccess: (pull, { finding }) => {
       void pullChanged(queries, pull);
       toast(`Your ${spelled(finding.kind)} stands beside the found one`, {

@@ -19,7 +19,9 @@ export function Journal({ lotId }: { lotId: number }) {
           </li>
         ))}
       </ol>
-      <p className="text-soft mt-1 text-[12px]">Each entry holds the hash of the one before it; none can be changed or taken out unnoticed.</p>
+      <p className="text-soft mt-1 text-[12px]">
+        Each entry holds the hash of the one before it; none can be changed or taken out unnoticed.
+      </p>
     </section>
   );
 }

@@ -18,7 +18,8 @@ export function PapersPage() {
           <Signed statements={statements} demonstration={summary.demonstration} />
           {statements.length > 0 && !summary.signed_current && (
             <p className="border-derived mt-3 border-l-4 px-3">
-              The lot has changed since the last signature. What was signed stays as it was; sign again under Rate to issue a revision.
+              The lot has changed since the last signature. What was signed stays as it was; sign again under Rate to
+              issue a revision.
             </p>
           )}
           {page.pulls.length > 0 && <Statement />}
@@ -27,8 +28,8 @@ export function PapersPage() {
           <section className="sheet grid content-start gap-3 p-4" aria-label="Preview">
             <h2>Preview of the statement as it stands</h2>
             <p className="text-soft">
-              Marked as a preview: not to be handed out. It holds the rule, the pulls, the curves, the working of every school, and the
-              caution.
+              Marked as a preview: not to be handed out. It holds the rule, the pulls, the curves, the working of every
+              school, and the caution.
             </p>
             <Downloads base={`/api/lots/${lot.id}/statement`} label="preview" />
           </section>
@@ -43,8 +44,8 @@ function Signed({ statements, demonstration }: { statements: Schemas["SignedStat
   if (statements.length === 0)
     return (
       <Empty title={demonstration ? "A demonstration issues no certificate" : "Nothing signed yet"}>
-        A signed statement is frozen with its pulls, its terms and the version of the rules, and its papers keep their bytes. Sign one under
-        Rate; a preview can be printed at any time.
+        A signed statement is frozen with its pulls, its terms and the version of the rules, and its papers keep their
+        bytes. Sign one under Rate; a preview can be printed at any time.
       </Empty>
     );
   return (

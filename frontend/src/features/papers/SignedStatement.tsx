@@ -21,7 +21,11 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <b className="head text-[15px]">Statement {s.number}</b>
         <span className={`text-[13px] ${superseded || s.reviewed ? "" : "text-derived font-semibold"}`}>
-          {superseded ? `superseded by ${s.superseded_by}` : s.reviewed ? "reviewed and closed" : "waits for its review"}
+          {superseded
+            ? `superseded by ${s.superseded_by}`
+            : s.reviewed
+              ? "reviewed and closed"
+              : "waits for its review"}
         </span>
         <span className="num text-derived ml-auto text-right">
           {s.relative_in_words ?? (
@@ -41,7 +45,9 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
       {s.revision && (
         <p className="mt-1 text-[13px]">
           Supersedes {s.revision.supersedes}: {s.revision.reason}.{" "}
-          <span className="text-soft">{s.revision.changes.length > 0 && `Changed: ${s.revision.changes.join("; ")}.`}</span>
+          <span className="text-soft">
+            {s.revision.changes.length > 0 && `Changed: ${s.revision.changes.join("; ")}.`}
+          </span>
         </p>
       )}
       {s.fewer_reason && <p className="mt-1 text-[13px]">Fewer pulls than planned: {s.fewer_reason}.</p>}
@@ -75,7 +81,12 @@ function Review({ statement: s }: { statement: Signed }) {
   const own = s.signatures.some((hand) => hand.person === session?.person?.name);
   return (
     <>
-      <Button primary disabled={own || review.isPending} onClick={() => review.mutate()} title={own ? "Somebody else reviews it" : undefined}>
+      <Button
+        primary
+        disabled={own || review.isPending}
+        onClick={() => review.mutate()}
+        title={own ? "Somebody else reviews it" : undefined}
+      >
         Countersign as reviewed
       </Button>
       {review.error && <ErrorNote message={review.error.message} />}
@@ -96,8 +107,9 @@ function Recheck({ id }: { id: number }) {
           {" "}
           {data.intact
             ? "the same to the last digit"
-            : data.differences.map((d) => `${d.figure}: signed ${d.signed ?? "none"}, now ${d.now ?? "none"}`).join("; ") ||
-              `the same figures, other words under rules ${data.present_rule_version}`}
+            : data.differences
+                .map((d) => `${d.figure}: signed ${d.signed ?? "none"}, now ${d.now ?? "none"}`)
+                .join("; ") || `the same figures, other words under rules ${data.present_rule_version}`}
         </span>
       )}
     </span>

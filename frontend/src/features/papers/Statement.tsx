@@ -22,7 +22,8 @@ export function Statement() {
         <Figures statement={s} />
         {s.working_load_limit && (
           <Line name={measurand?.limit ?? "Limit"}>
-            <b className="num">{text(s.working_load_limit)}</b> with a design factor of {s.factor_text}, {s.factor_source}
+            <b className="num">{text(s.working_load_limit)}</b> with a design factor of {s.factor_text},{" "}
+            {s.factor_source}
           </Line>
         )}
         {s.verdicts.map((verdict, i) => (
@@ -58,8 +59,8 @@ function Figures({ statement: s }: { statement: Schemas["Statement"] }) {
     <Line name={measurand?.strength ?? "Minimum"}>
       {s.minimum ? (
         <>
-          <b className="num">{text(s.minimum)}</b> by {school?.name}: {perCent(s.coverage)} stronger, {perCent(s.confidence)} sure, unless
-          the school states otherwise
+          <b className="num">{text(s.minimum)}</b> by {school?.name}: {perCent(s.coverage)} stronger,{" "}
+          {perCent(s.confidence)} sure, unless the school states otherwise
         </>
       ) : (
         s.recommended_reason
@@ -73,7 +74,8 @@ function PullLine({ pull }: { pull: Schemas["PullRow"] }) {
   const kind = pull.state === "counted" ? (pull.judgement?.counts_as ?? "unjudged") : pull.state;
   return (
     <li className={kind === "void" ? "text-soft line-through" : ""}>
-      {pull.number}: <span className="num">{text((pull.judgement?.figure ?? pull.measurement?.figure) || null)}</span> {COUNTS_AS[kind]}
+      {pull.number}: <span className="num">{text((pull.judgement?.figure ?? pull.measurement?.figure) || null)}</span>{" "}
+      {COUNTS_AS[kind]}
     </li>
   );
 }

@@ -46,21 +46,35 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
         </span>
         <span className="min-w-0 flex-1">
           <span className="block truncate font-semibold">{item.file.name}</span>
-          {preview && item.state !== "refused" && <span className="text-soft block text-[12.5px]">{understood(preview)}</span>}
+          {preview && item.state !== "refused" && (
+            <span className="text-soft block text-[12.5px]">{understood(preview)}</span>
+          )}
         </span>
-        {preview?.sketch_si && <Sparkline values={preview.sketch_si} top={preview.peak?.value_si ?? 1} width={96} height={36} />}
+        {preview?.sketch_si && (
+          <Sparkline values={preview.sketch_si} top={preview.peak?.value_si ?? 1} width={96} height={36} />
+        )}
         {peak && (
           <span className="num w-[96px] text-right text-[16px] font-semibold">
             {peak.text} <small className="text-soft">{peak.unit}</small>
           </span>
         )}
         {preview && item.state !== "saved" && (
-          <button type="button" aria-expanded={expanded} onClick={() => setOpen(!open)} className="text-[13px] font-semibold underline">
+          <button
+            type="button"
+            aria-expanded={expanded}
+            onClick={() => setOpen(!open)}
+            className="text-[13px] font-semibold underline"
+          >
             {expanded && open ? "Hide" : "Change"}
           </button>
         )}
         {item.state !== "saved" && item.state !== "saving" && (
-          <button type="button" onClick={onRemove} aria-label={`Leave ${item.file.name} out`} className="text-soft px-1">
+          <button
+            type="button"
+            onClick={onRemove}
+            aria-label={`Leave ${item.file.name} out`}
+            className="text-soft px-1"
+          >
             ✕
           </button>
         )}
@@ -73,7 +87,9 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
       ))}
       {preview?.refusal && <p className="text-signal mt-1 pl-[90px] text-[13px] font-semibold">{preview.refusal}.</p>}
       {preview?.duplicate_of && (
-        <p className="text-derived mt-1 pl-[90px] text-[13px]">The same file is {preview.duplicate_of} already. Is it meant for both?</p>
+        <p className="text-derived mt-1 pl-[90px] text-[13px]">
+          The same file is {preview.duplicate_of} already. Is it meant for both?
+        </p>
       )}
       {item.state === "refused" && item.message?.includes("skip such rows") && (
         <button
@@ -85,7 +101,13 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
         </button>
       )}
       {preview && expanded && item.state !== "saved" && (
-        <FileReading preview={preview} choices={item.choices} onChoose={change} onPlace={onPlace} onRemembered={onRemembered} />
+        <FileReading
+          preview={preview}
+          choices={item.choices}
+          onChoose={change}
+          onPlace={onPlace}
+          onRemembered={onRemembered}
+        />
       )}
     </article>
   );
@@ -94,7 +116,11 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
 type Column = { main: boolean; header: string; unit: string | null };
 
 function understood(preview: NonNullable<Item["preview"]>): string {
-  const given = preview as typeof preview & { interval_seconds?: number; duration_seconds?: number; delimiter_name?: string };
+  const given = preview as typeof preview & {
+    interval_seconds?: number;
+    duration_seconds?: number;
+    delimiter_name?: string;
+  };
   const main = (preview.columns as Column[]).find((c) => c.main);
   const hertz = given.interval_seconds ? rate(1 / given.interval_seconds) : null;
   return [

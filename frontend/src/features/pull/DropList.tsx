@@ -17,7 +17,12 @@ export function DropList({ drop }: { drop: ReturnType<typeof useDrop> }) {
     <section aria-label="Files of this drop" className="sheet">
       {going > 0 && total > 1 && (
         <div className="border-line flex items-center gap-3 border-b px-4 py-2">
-          <progress value={total - going} max={total} className="h-2 min-w-0 flex-1 accent-(--measured)" aria-label="Progress" />
+          <progress
+            value={total - going}
+            max={total}
+            className="h-2 min-w-0 flex-1 accent-(--measured)"
+            aria-label="Progress"
+          />
           <span className="num text-[13px]">
             {total - going} of {total}
           </span>
@@ -36,7 +41,8 @@ export function DropList({ drop }: { drop: ReturnType<typeof useDrop> }) {
       ))}
       <div className="border-line bg-sheet sticky bottom-0 flex flex-wrap items-center gap-3 border-t px-4 py-3">
         <span aria-live="polite" className="text-soft">
-          {plural(total, "file")}: {ready} ready, {saved} saved, {count("asks")} with a question, {count("refused")} refused
+          {plural(total, "file")}: {ready} ready, {saved} saved, {count("asks")} with a question, {count("refused")}{" "}
+          refused
         </span>
         <span className="ml-auto flex gap-2.5">
           <Button onClick={drop.clear}>Clear the list</Button>
@@ -49,7 +55,12 @@ export function DropList({ drop }: { drop: ReturnType<typeof useDrop> }) {
               Judge them
             </Link>
           ) : (
-            <Button primary hint="Ctrl ↵" disabled={ready === 0 || drop.save.isPending} onClick={() => drop.save.mutate()}>
+            <Button
+              primary
+              hint="Ctrl ↵"
+              disabled={ready === 0 || drop.save.isPending}
+              onClick={() => drop.save.mutate()}
+            >
               Save {plural(ready, "pull")}
             </Button>
           )}

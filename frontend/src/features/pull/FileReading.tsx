@@ -29,7 +29,18 @@ type Column = {
 };
 type Question = { text: string };
 
-const ROLES: Role[] = ["time", "sample", "force", "displacement", "torque", "angle", "pressure", "temperature", "other", "ignore"];
+const ROLES: Role[] = [
+  "time",
+  "sample",
+  "force",
+  "displacement",
+  "torque",
+  "angle",
+  "pressure",
+  "temperature",
+  "other",
+  "ignore",
+];
 const QUANTITY: Record<string, string> = {
   time: "time",
   force: "force",

@@ -22,7 +22,10 @@ export function OddReading({ text, unit, units }: { text: string; unit: string; 
         </>
       )}
       {odd && (
-        <span className="text-signal font-semibold"> Far from the others, such as {figure(others[0]?.figure)}: is the unit right?</span>
+        <span className="text-signal font-semibold">
+          {" "}
+          Far from the others, such as {figure(others[0]?.figure)}: is the unit right?
+        </span>
       )}
     </p>
   );

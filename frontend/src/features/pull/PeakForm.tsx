@@ -14,7 +14,9 @@ import { Field } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
 import { OddReading } from "./OddReading";
 
-const whole = z.string().refine((text) => text.trim() === "" || /^[1-9]\d*$/.test(text.trim()), "must be a whole number");
+const whole = z
+  .string()
+  .refine((text) => text.trim() === "" || /^[1-9]\d*$/.test(text.trim()), "must be a whole number");
 const PEAK = z.object({
   text: z.string().refine((text) => text.trim() === "" || isNumber(text), "type the digits as the display shows them"),
   unit: z.string(),
@@ -61,7 +63,10 @@ export function PeakForm() {
   const { errors } = form.formState;
   const [text, unit] = form.watch(["text", "unit"]);
   return (
-    <form className="sheet grid gap-3 p-4" onSubmit={(event) => void form.handleSubmit((peak) => record.mutate(peak))(event)}>
+    <form
+      className="sheet grid gap-3 p-4"
+      onSubmit={(event) => void form.handleSubmit((peak) => record.mutate(peak))(event)}
+    >
       <h2>Or type the reading</h2>
       <div className="grid grid-cols-[1fr_104px] gap-2.5">
         <Field

@@ -28,7 +28,9 @@ export function PullPage() {
       <div className="flex flex-wrap items-baseline gap-x-3 pb-3">
         <h1>Pull: {page.lot.name}</h1>
         <span className="text-soft">
-          {page.summary.planned ? `${page.summary.pulled} of ${page.summary.planned} pulled` : plural(page.summary.pulled, "pull")}
+          {page.summary.planned
+            ? `${page.summary.pulled} of ${page.summary.planned} pulled`
+            : plural(page.summary.pulled, "pull")}
         </span>
       </div>
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
@@ -76,7 +78,8 @@ export function PullPage() {
         <div className="grid content-start gap-4">
           {may && <ByHand />}
           <Caution>
-            Stay behind the guard and out of line with the load. Nobody under a hung load. Heavy parts fall when the specimen lets go.
+            Stay behind the guard and out of line with the load. Nobody under a hung load. Heavy parts fall when the
+            specimen lets go.
           </Caution>
         </div>
       </div>

@@ -13,8 +13,8 @@ export function PullTable() {
   if (page.pulls.length === 0) {
     return (
       <Empty title="No pulls yet">
-        Drop the files that the logger wrote, or type the highest reading of the display. Each pull belongs to a numbered specimen; one end,
-        corner or body of it gives one observation.
+        Drop the files that the logger wrote, or type the highest reading of the display. Each pull belongs to a
+        numbered specimen; one end, corner or body of it gives one observation.
       </Empty>
     );
   }

@@ -19,7 +19,13 @@ const NONE = "none";
 const MIN_READINGS = 3;
 const DIALS = [NONE, "mm", "in", "cm"];
 
-const READINGS = z.object({ text: z.string(), unit: z.string(), dial: z.string(), before: z.string(), specimen: z.string() });
+const READINGS = z.object({
+  text: z.string(),
+  unit: z.string(),
+  dial: z.string(),
+  before: z.string(),
+  specimen: z.string(),
+});
 type Readings = z.infer<typeof READINGS>;
 
 const rowsOf = (text: string) =>
@@ -52,7 +58,10 @@ export function ReadingsForm() {
             displacement_unit: given.dial === NONE ? null : (given.dial as Schemas["NewReadings"]["displacement_unit"]),
             broke_before: given.before || null,
             specimen_number: plainNumber(given.specimen),
-            readings: rowsOf(given.text).map(([force = "", displacement]) => ({ force, displacement: displacement ?? null })),
+            readings: rowsOf(given.text).map(([force = "", displacement]) => ({
+              force,
+              displacement: displacement ?? null,
+            })),
           },
         }),
       ),
@@ -73,7 +82,10 @@ export function ReadingsForm() {
   );
   const units = (measurand?.units ?? []).map((u) => ({ value: u.symbol, label: u.symbol }));
   return (
-    <form className="sheet grid gap-3 p-4" onSubmit={(event) => void form.handleSubmit((given) => keep.mutate(given))(event)}>
+    <form
+      className="sheet grid gap-3 p-4"
+      onSubmit={(event) => void form.handleSubmit((given) => keep.mutate(given))(event)}
+    >
       <TextArea
         label="Readings on the way up, one a line; then the dial if there was one"
         rows={6}
@@ -88,7 +100,13 @@ export function ReadingsForm() {
           "Dial in",
           DIALS.map((d) => ({ value: d, label: d === NONE ? "no dial" : d })),
         )}
-        <Field label="Broke before" unit={unit} inputMode="decimal" placeholder="or leave" {...form.register("before")} />
+        <Field
+          label="Broke before"
+          unit={unit}
+          inputMode="decimal"
+          placeholder="or leave"
+          {...form.register("before")}
+        />
         <Field label="Specimen" inputMode="numeric" placeholder="next" {...form.register("specimen")} />
       </div>
       <p className="text-soft flex min-h-9 items-center gap-3 text-[13px]" aria-live="polite">
@@ -99,7 +117,8 @@ export function ReadingsForm() {
         ) : (
           rows.length > 1 && (
             <>
-              <Sparkline values={values} top={Math.max(...values, 1)} width={96} height={34} /> {plural(rows.length, "reading")}
+              <Sparkline values={values} top={Math.max(...values, 1)} width={96} height={34} />{" "}
+              {plural(rows.length, "reading")}
             </>
           )
         )}

@@ -31,7 +31,9 @@ describe("typing a peak", () => {
     await userEvent.type(screen.getByLabelText("The display shows"), "8.250");
     await userEvent.type(screen.getByLabelText("Specimen"), "3");
     await userEvent.click(screen.getByRole("button", { name: "Keep this peak" }));
-    await waitFor(() => expect(sent[0]?.body).toEqual({ text: "8.250", unit: "kN", specimen_number: 3, feature_name: null }));
+    await waitFor(() =>
+      expect(sent[0]?.body).toEqual({ text: "8.250", unit: "kN", specimen_number: 3, feature_name: null }),
+    );
   });
   it("cannot be kept while it is no number", async () => {
     serve();
@@ -77,7 +79,9 @@ describe("a drop of files", () => {
       "POST /api/lots/7/previews": () => ({ body: { ...preview(true), draft_id: 40 } }),
       "POST /api/lots/7/curves": ({ body }) => {
         saved.push(body as FormData);
-        return saved.length === 2 ? { status: 404, body: { error: { message: "no longer at hand" } } } : { status: 201, body: pull() };
+        return saved.length === 2
+          ? { status: 404, body: { error: { message: "no longer at hand" } } }
+          : { status: 201, body: pull() };
       },
     });
     const { result } = renderHook(() => useDrop(7), { wrapper });

@@ -5,7 +5,9 @@ const PASSED_OVER = /(^|\/)(\.|__MACOSX|Thumbs\.db$|desktop\.ini$)/i;
 /** What was dropped as a plain list of files: folders opened, ZIP archives unpacked, each file named by its path. */
 export async function unpack(transfer: DataTransfer): Promise<File[]> {
   const entries = [...transfer.items].map((item) => item.webkitGetAsEntry?.() ?? null);
-  const files = entries.some((e) => e?.isDirectory) ? (await Promise.all(entries.map(walk))).flat() : [...transfer.files];
+  const files = entries.some((e) => e?.isDirectory)
+    ? (await Promise.all(entries.map(walk))).flat()
+    : [...transfer.files];
   return opened(files);
 }
 
@@ -16,7 +18,8 @@ export async function opened(files: File[]): Promise<File[]> {
 }
 
 async function walk(entry: FileSystemEntry | null): Promise<File[]> {
-  if (entry?.isFile) return [await new Promise<File>((done, failed) => (entry as FileSystemFileEntry).file(done, failed))];
+  if (entry?.isFile)
+    return [await new Promise<File>((done, failed) => (entry as FileSystemFileEntry).file(done, failed))];
   if (!entry?.isDirectory) return [];
   const reader = (entry as FileSystemDirectoryEntry).createReader();
   const found: FileSystemEntry[] = [];
@@ -36,7 +39,11 @@ function archive(file: File): Promise<File[]> {
           // An archive that cannot be opened goes on as a file: the server says what it is.
           if (error) return done([file]);
           const names = Object.keys(contents).filter((name) => !name.endsWith("/") && !PASSED_OVER.test(name));
-          done(names.map((name) => new File([contents[name]?.slice().buffer ?? new ArrayBuffer(0)], name.split("/").pop() ?? name)));
+          done(
+            names.map(
+              (name) => new File([contents[name]?.slice().buffer ?? new ArrayBuffer(0)], name.split("/").pop() ?? name),
+            ),
+          );
         }),
       ),
   );

@@ -46,7 +46,8 @@ export function useDrop(lotId: number) {
   const stopped = useRef(false);
   const queries = useQueryClient();
   const patch = useCallback(
-    (key: string, change: Partial<Item>) => setItems((all) => all.map((i) => (i.key === key ? { ...i, ...change } : i))),
+    (key: string, change: Partial<Item>) =>
+      setItems((all) => all.map((i) => (i.key === key ? { ...i, ...change } : i))),
     [],
   );
 
@@ -57,7 +58,12 @@ export function useDrop(lotId: number) {
       aborts.current.set(item.key, abort);
       patch(item.key, { state: "reading", message: undefined });
       try {
-        const preview = await sendFile<Schemas["Preview"]>(`/api/lots/${lotId}/previews`, item.file, item.choices, abort.signal);
+        const preview = await sendFile<Schemas["Preview"]>(
+          `/api/lots/${lotId}/previews`,
+          item.file,
+          item.choices,
+          abort.signal,
+        );
         const choices = preview.profile ? { ...preview.choices, ...item.choices } : item.choices;
         patch(item.key, { preview, choices, state: stateOf(preview) });
       } catch (error) {
@@ -85,13 +91,18 @@ export function useDrop(lotId: number) {
     [patch, read],
   );
 
-  const place = useCallback((item: Item, choices: Choices) => patch(item.key, { choices: { ...item.choices, ...choices } }), [patch]);
+  const place = useCallback(
+    (item: Item, choices: Choices) => patch(item.key, { choices: { ...item.choices, ...choices } }),
+    [patch],
+  );
 
   /** Reads the files that ask, or were refused, again: a profile may know them now. */
   const again = useCallback(
     (signature: string) =>
       void each(
-        items.filter((i) => i.state === "asks" && i.preview?.signature === signature).map((i) => ({ ...i, choices: {} })),
+        items
+          .filter((i) => i.state === "asks" && i.preview?.signature === signature)
+          .map((i) => ({ ...i, choices: {} })),
         read,
       ),
     [items, read],

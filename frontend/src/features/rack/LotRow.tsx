@@ -44,7 +44,9 @@ export function LotRow({ lot }: { lot: Lot }) {
       />
       <span className="min-[820px]:text-right">
         <b className="block font-semibold">{next(s)}</b>
-        <span className={`block text-[12.5px] leading-tight ${s.verdict === "fail" ? "text-signal font-semibold" : "text-soft"}`}>
+        <span
+          className={`block text-[12.5px] leading-tight ${s.verdict === "fail" ? "text-signal font-semibold" : "text-soft"}`}
+        >
           {line(s, unit.symbol)}
         </span>
       </span>

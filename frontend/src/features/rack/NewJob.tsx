@@ -17,11 +17,20 @@ const JOB = z.object({
   purpose: z.enum(PURPOSES),
 });
 type Job = z.infer<typeof JOB>;
-type Props = { open: boolean; onOpenChange: (open: boolean) => void; onCreated: (job: { id: number; customer: string }) => void };
+type Props = {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  onCreated: (job: { id: number; customer: string }) => void;
+};
 
 export function NewJob({ open, onOpenChange, onCreated }: Props) {
   return (
-    <Sheet open={open} onOpenChange={onOpenChange} title="New job" description="Who asks, and what for. Its lots come next.">
+    <Sheet
+      open={open}
+      onOpenChange={onOpenChange}
+      title="New job"
+      description="Who asks, and what for. Its lots come next."
+    >
       <JobForm onClose={() => onOpenChange(false)} onCreated={onCreated} />
     </Sheet>
   );
@@ -60,7 +69,11 @@ function JobForm({ onClose, onCreated }: { onClose: () => void; onCreated: Props
             label="Purpose"
             value={field.value}
             onChange={field.onChange}
-            options={PURPOSES.map((p) => ({ value: p, label: p, note: p === "demonstration" ? "issues no certificate" : undefined }))}
+            options={PURPOSES.map((p) => ({
+              value: p,
+              label: p,
+              note: p === "demonstration" ? "issues no certificate" : undefined,
+            }))}
           />
         )}
       />

@@ -30,7 +30,8 @@ export function NewLot({ job, onClose }: Props) {
       title={`New lot for ${job?.customer ?? ""}`}
       description="One population: specimens made and prepared alike."
     >
-      {job && (tables ? <LotForm jobId={job.id} tables={tables} onClose={onClose} /> : <Waiting what="the item types" />)}
+      {job &&
+        (tables ? <LotForm jobId={job.id} tables={tables} onClose={onClose} /> : <Waiting what="the item types" />)}
     </Sheet>
   );
 }
@@ -62,7 +63,12 @@ function LotForm({ jobId, tables, onClose }: FormProps) {
   const [item, measurand] = form.watch(["item_type", "measurand"]);
   const type = tables.item_types.find((t) => t.key === item);
   const units = tables.measurands.find((m) => m.key === measurand)?.units ?? [];
-  const pick = (name: keyof Lot, label: string, options: { value: string; label: string }[], also?: (value: string) => void) => (
+  const pick = (
+    name: keyof Lot,
+    label: string,
+    options: { value: string; label: string }[],
+    also?: (value: string) => void,
+  ) => (
     <Controller
       name={name}
       control={form.control}
@@ -80,7 +86,8 @@ function LotForm({ jobId, tables, onClose }: FormProps) {
       )}
     />
   );
-  const usual = (key: string) => form.setValue("display_unit", tables.measurands.find((m) => m.key === key)?.units[0]?.symbol ?? "");
+  const usual = (key: string) =>
+    form.setValue("display_unit", tables.measurands.find((m) => m.key === key)?.units[0]?.symbol ?? "");
   return (
     <form className="grid gap-3.5" onSubmit={(event) => void form.handleSubmit((lot) => create.mutate(lot))(event)}>
       <Field

@@ -49,7 +49,10 @@ const toBody = ({ name, factors }: Study): Schemas["NewStudy"] => ({
   factors: factors.map((factor) => ({
     name: factor.name,
     kind: factor.kind,
-    levels: levelsOf(factor.levels).map((level) => ({ name: level, value: factor.kind === "quantity" ? plainNumber(level) : null })),
+    levels: levelsOf(factor.levels).map((level) => ({
+      name: level,
+      value: factor.kind === "quantity" ? plainNumber(level) : null,
+    })),
   })),
 });
 
@@ -61,7 +64,8 @@ function StudyForm({ jobId, onClose }: { jobId: number; onClose: () => void }) {
   const factors = useFieldArray({ control: form.control, name: "factors" });
   const queries = useQueryClient();
   const create = useMutation({
-    mutationFn: (study: Study) => answer(api.POST("/api/jobs/{id}/studies", { params: { path: { id: jobId } }, body: toBody(study) })),
+    mutationFn: (study: Study) =>
+      answer(api.POST("/api/jobs/{id}/studies", { params: { path: { id: jobId } }, body: toBody(study) })),
     onSuccess: (study) => {
       void queries.invalidateQueries({ queryKey: ["lot"] });
       toast.success(`Study “${study.name}” added; put each lot into its cell under Ask`);
@@ -84,7 +88,12 @@ function StudyForm({ jobId, onClose }: { jobId: number; onClose: () => void }) {
             name={`factors.${i}.kind`}
             control={form.control}
             render={({ field: kind }) => (
-              <Choice label="It is" value={kind.value} onChange={kind.onChange} options={KINDS.map((k) => ({ ...k }))} />
+              <Choice
+                label="It is"
+                value={kind.value}
+                onChange={kind.onChange}
+                options={KINDS.map((k) => ({ ...k }))}
+              />
             )}
           />
           <Field

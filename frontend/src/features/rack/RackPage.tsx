@@ -92,8 +92,9 @@ export function RackPage() {
           <Empty title="Nothing like that">No lot has these words{waiting ? " and waits for something" : ""}.</Empty>
         ) : (
           <Empty title="No jobs yet">
-            A job is what somebody asked for; it holds lots, and a lot holds pulls of specimens made alike. Take in the first one with{" "}
-            <b>New job</b>, or start with the demo: stop, empty the database, and run <span className="num">bin/start</span> again.
+            A job is what somebody asked for; it holds lots, and a lot holds pulls of specimens made alike. Take in the
+            first one with <b>New job</b>, or start with the demo: stop, empty the database, and run{" "}
+            <span className="num">bin/start</span> again.
           </Empty>
         ))}
       {data && data.pages > 1 && (

@@ -49,7 +49,8 @@ function Lenders({ lenders, onDone }: { lenders: Lender[]; onDone: () => void })
   const same = ids.length === before.length && ids.every((id) => before.includes(id));
   const queries = useQueryClient();
   const save = useMutation({
-    mutationFn: () => answer(api.PUT("/api/lots/{id}/lenders", { params: { path: { id: page.lot.id } }, body: { lot_ids: ids } })),
+    mutationFn: () =>
+      answer(api.PUT("/api/lots/{id}/lenders", { params: { path: { id: page.lot.id } }, body: { lot_ids: ids } })),
     onSuccess: (list) => {
       queries.setQueryData(keys.lenders(page.lot.id), list);
       void lotChanged(queries, page.lot.id);
@@ -57,7 +58,9 @@ function Lenders({ lenders, onDone }: { lenders: Lender[]; onDone: () => void })
     },
   });
   if (lenders.length === 0)
-    return <p>No other lot of this type has a break yet. The first ones lend nothing; this one will lend to the next.</p>;
+    return (
+      <p>No other lot of this type has a break yet. The first ones lend nothing; this one will lend to the next.</p>
+    );
   const toggle = (id: number) => setIds((now) => (now.includes(id) ? now.filter((i) => i !== id) : [...now, id]));
   return (
     <form
@@ -70,7 +73,9 @@ function Lenders({ lenders, onDone }: { lenders: Lender[]; onDone: () => void })
       <ul className="border-line border-b">
         {lenders.map((lender) => (
           <li key={lender.id} className="border-line border-t">
-            <label className={`grid grid-cols-[20px_1fr_auto] items-center gap-3 py-2 ${lender.reason ? "text-soft" : ""}`}>
+            <label
+              className={`grid grid-cols-[20px_1fr_auto] items-center gap-3 py-2 ${lender.reason ? "text-soft" : ""}`}
+            >
               <input
                 type="checkbox"
                 className="h-4 w-4 accent-(--ink)"

@@ -11,7 +11,13 @@ const PAIRS = [
 ];
 
 /** How many pieces the minimum speaks for, and how surely. */
-export function Coverage({ statement, onChange }: { statement: Schemas["Statement"]; onChange: (tried: WhatIf) => void }) {
+export function Coverage({
+  statement,
+  onChange,
+}: {
+  statement: Schemas["Statement"];
+  onChange: (tried: WhatIf) => void;
+}) {
   const pair = `${statement.coverage}/${statement.confidence}`;
   return (
     <Choice

@@ -51,8 +51,12 @@ function SampleTests({ statement }: { statement: Statement }) {
   const flagged = tests.filter((t) => t.flags);
   return (
     <section className="sheet min-w-0 px-4 py-3" aria-label="What stands apart">
-      <h2>{flagged.length ? `${plural(flagged.length, "test")} of ${tests.length} see something` : "Nothing stands apart"}</h2>
-      <p className="text-soft text-[12.5px]">A flag is no reason to leave a value out: only a cause other than the value is.</p>
+      <h2>
+        {flagged.length ? `${plural(flagged.length, "test")} of ${tests.length} see something` : "Nothing stands apart"}
+      </h2>
+      <p className="text-soft text-[12.5px]">
+        A flag is no reason to leave a value out: only a cause other than the value is.
+      </p>
       <dl className="mt-1">
         {tests.map((test) => (
           <div key={test.key} className="border-line border-t py-1 text-[12.5px]">

@@ -51,7 +51,11 @@ export function FactorSlider({ stops, factor, text, onMove, onFactor }: Props) {
       <div className="relative h-4" aria-hidden="true">
         {stops.map((s, i) =>
           named(i) ? (
-            <span key={s.factor} className="num text-soft absolute -translate-x-1/2 text-[11px]" style={{ left: left(i) }}>
+            <span
+              key={s.factor}
+              className="num text-soft absolute -translate-x-1/2 text-[11px]"
+              style={{ left: left(i) }}
+            >
               {s.text}
             </span>
           ) : null,

@@ -48,7 +48,13 @@ export function Ledger({ statement, onChoose, calibrating }: Props) {
   );
 }
 
-type RowProps = { school: School; chosen: boolean; recommended: boolean; calibrating: boolean; children: React.ReactNode };
+type RowProps = {
+  school: School;
+  chosen: boolean;
+  recommended: boolean;
+  calibrating: boolean;
+  children: React.ReactNode;
+};
 
 function Row({ school, chosen, recommended, calibrating, children }: RowProps) {
   const { unit } = useLot();

@@ -27,7 +27,11 @@ export function RatePage() {
   const [terms, setTerms] = useState<WhatIf>({});
   const [signing, setSigning] = useState(false);
   const asked = useDeferredValue(terms);
-  const { data: rating, error, refetch } = useQuery({ ...ratingQuery(lot.id, asked), placeholderData: keepPreviousData });
+  const {
+    data: rating,
+    error,
+    refetch,
+  } = useQuery({ ...ratingQuery(lot.id, asked), placeholderData: keepPreviousData });
   const change = (tried: WhatIf) => setTerms((before) => ({ ...before, ...tried }));
   const keep = useKeepTerms(() => setTerms({}));
   const may = useMay("signStatement");
@@ -91,16 +95,24 @@ export function RatePage() {
           </div>
           {summary.demonstration && <p className="text-soft text-[13px]">A demonstration issues no certificate.</p>}
           {keep.error && <ErrorNote message={keep.error.message} />}
-          {statement.preloaded && <Preloaded found={statement.preloaded} onChange={(preloaded) => change({ preloaded })} />}
+          {statement.preloaded && (
+            <Preloaded found={statement.preloaded} onChange={(preloaded) => change({ preloaded })} />
+          )}
           <Claims statement={statement} />
           <Further statement={statement} />
           <Caution>
-            A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in force. This shows its working
-            for them and is not their approval.
+            A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in force.
+            This shows its working for them and is not their approval.
           </Caution>
         </div>
       </div>
-      <SignDialog rating={rating} open={signing} onOpenChange={setSigning} onSigned={() => setTerms({})} onLook={() => void refetch()} />
+      <SignDialog
+        rating={rating}
+        open={signing}
+        onOpenChange={setSigning}
+        onSigned={() => setTerms({})}
+        onLook={() => void refetch()}
+      />
     </>
   );
 }
@@ -115,7 +127,8 @@ function NothingYet() {
   const { pulled } = page.summary;
   return (
     <Empty title="Nothing to rate yet">
-      A minimum comes from judged breaks. {pulled ? `${plural(pulled, "pull")} wait to be judged: ` : "Bring in pulls first: "}
+      A minimum comes from judged breaks.{" "}
+      {pulled ? `${plural(pulled, "pull")} wait to be judged: ` : "Bring in pulls first: "}
       <Link
         to={pulled ? "/lots/$lotId/judge" : "/lots/$lotId/pull"}
         params={{ lotId: page.lot.id }}

@@ -37,11 +37,21 @@ export function Result({ rating, onFactor }: { rating: Rating; onFactor: (factor
         </div>
         <div>
           <div className="cap">{measurand?.limit ?? "Limit"}</div>
-          {limit ? <Small figure={limit} testid="working-load" /> : <p className="text-signal text-[15px] font-semibold">None</p>}
+          {limit ? (
+            <Small figure={limit} testid="working-load" />
+          ) : (
+            <p className="text-signal text-[15px] font-semibold">None</p>
+          )}
         </div>
       </div>
       {!limit && statement.limit_refusal && <p className="text-signal mt-2 text-[13px]">{statement.limit_refusal}.</p>}
-      <FactorSlider stops={stops} factor={statement.factor} text={statement.factor_text} onMove={setMoving} onFactor={onFactor} />
+      <FactorSlider
+        stops={stops}
+        factor={statement.factor}
+        text={statement.factor_text}
+        onMove={setMoving}
+        onFactor={onFactor}
+      />
       <p className="text-soft mt-2 text-[12.5px]">{statement.factor_source}. Rounded down to the marking step.</p>
     </div>
   );

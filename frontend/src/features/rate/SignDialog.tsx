@@ -30,7 +30,15 @@ export function SignDialog({ rating, open, onOpenChange, onSigned, onLook }: Pro
       title="What you sign"
       description="The statement as it stands here, with its pulls, terms and rules. Frozen from then on."
     >
-      {open && <Inside key={rating.sha256} rating={rating} onClose={() => onOpenChange(false)} onSigned={onSigned} onLook={onLook} />}
+      {open && (
+        <Inside
+          key={rating.sha256}
+          rating={rating}
+          onClose={() => onOpenChange(false)}
+          onSigned={onSigned}
+          onLook={onLook}
+        />
+      )}
     </Sheet>
   );
 }
@@ -48,7 +56,9 @@ function Inside({ rating, onClose, onSigned, onLook }: InsideProps) {
   const key = useRef(onceKey());
   const queries = useQueryClient();
   const { register, handleSubmit, formState } = useForm({
-    resolver: zodResolver(z.object({ fewer_reason: needed(rating.fewer), revision_reason: needed(rating.supersedes !== null) })),
+    resolver: zodResolver(
+      z.object({ fewer_reason: needed(rating.fewer), revision_reason: needed(rating.supersedes !== null) }),
+    ),
     defaultValues: { fewer_reason: "", revision_reason: "" },
   });
   const sign = useMutation({

@@ -21,7 +21,8 @@ export function SignedFigures({ rating }: { rating: Schemas["Rating"] }) {
             <b className="num">{text(statement.minimum)}</b> by {school?.name ?? "no school"}
           </Line>
           <Line name="Coverage, confidence">
-            {perCent(statement.coverage)} stronger, {perCent(statement.confidence)} sure, unless the school states otherwise
+            {perCent(statement.coverage)} stronger, {perCent(statement.confidence)} sure, unless the school states
+            otherwise
           </Line>
           <Line name="Design factor">
             <span className="num">{statement.factor_text}</span>, {statement.factor_source}
@@ -38,7 +39,8 @@ export function SignedFigures({ rating }: { rating: Schemas["Rating"] }) {
       ))}
       {statement.preloaded && <Line name="Loaded before">{statement.preloaded.in_words}</Line>}
       <Line name="Rules, SHA-256">
-        {statement.rule_version}, <span className="num text-[12px]">{sha256 ? sha256.slice(0, 24) : "being computed"}</span>
+        {statement.rule_version},{" "}
+        <span className="num text-[12px]">{sha256 ? sha256.slice(0, 24) : "being computed"}</span>
       </Line>
     </dl>
   );

@@ -53,7 +53,9 @@ describe("borrowing scatter", () => {
   });
   it("sends the lots that were ticked and leaves those that cannot lend alone", async () => {
     const sent = serve({
-      "GET /api/lots/7/lenders": () => ({ body: [lender(4, "Spring lot"), lender(5, "Autumn lot", "holds more than breaks")] }),
+      "GET /api/lots/7/lenders": () => ({
+        body: [lender(4, "Spring lot"), lender(5, "Autumn lot", "holds more than breaks")],
+      }),
       "PUT /api/lots/7/lenders": () => ({ body: [{ ...lender(4, "Spring lot"), chosen: true }] }),
     });
     renderInLot(<Borrow unit="kN" />);
@@ -152,7 +154,16 @@ describe("the evidence", () => {
       scale: 680,
     },
   ];
-  const aids = [{ key: "grubbs", name: "Grubbs", flags: true, in_words: "too far out", can_see: "At 6 values one.", values: ["20.1"] }];
+  const aids = [
+    {
+      key: "grubbs",
+      name: "Grubbs",
+      flags: true,
+      in_words: "too far out",
+      can_see: "At 6 values one.",
+      values: ["20.1"],
+    },
+  ];
   it("draws the breaks on a line, bounds as arrows, and says what each test can see", () => {
     serve();
     renderInLot(<Evidence rating={rating({ plot, aids })} unit="kN" />);
@@ -167,7 +178,10 @@ describe("the evidence", () => {
       ways: [{ mode: "stitching", breaks: 4, newtons: 20100, school: "x", refusal: null, stated: "20.1" }],
     };
     renderInLot(
-      <Further rating={rating({ ways, next_breaks: [{ more: 1, newtons: 21300, expected_newtons: null, stated: "21.3" }] })} unit="kN" />,
+      <Further
+        rating={rating({ ways, next_breaks: [{ more: 1, newtons: 21300, expected_newtons: null, stated: "21.3" }] })}
+        unit="kN"
+      />,
     );
     expect(screen.getByText("“stitching” limits.")).toBeInTheDocument();
     expect(screen.getByText("1 more").parentElement).toHaveTextContent("21.3 kN");

@@ -14,7 +14,9 @@ const STEPS = {
     verb: "Judge",
     to: "/lots/$lotId/judge",
     line: (s: Schemas["Summary"]) =>
-      s.pulled > s.judged ? `${plural(s.pulled - s.judged, "pull")} without a judgement` : `${plural(s.incomplete, "pull")} without what failed`,
+      s.pulled > s.judged
+        ? `${plural(s.pulled - s.judged, "pull")} without a judgement`
+        : `${plural(s.incomplete, "pull")} without what failed`,
   },
   pull: {
     title: "To pull",
@@ -22,14 +24,24 @@ const STEPS = {
     to: "/lots/$lotId/pull",
     line: (s: Schemas["Summary"]) => (s.planned ? `${s.pulled} of ${s.planned} pulled` : "nothing pulled yet"),
   },
-  sign: { title: "To sign", verb: "Look and sign", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.counts_in_words },
+  sign: {
+    title: "To sign",
+    verb: "Look and sign",
+    to: "/lots/$lotId/rate",
+    line: (s: Schemas["Summary"]) => s.counts_in_words,
+  },
   review: {
     title: "To review",
     verb: "Look and countersign",
     to: "/lots/$lotId/papers",
     line: (s: Schemas["Summary"]) => `statement ${s.signed_number} waits for a second hand`,
   },
-  more: { title: "Too little to rate", verb: "See why", to: "/lots/$lotId/rate", line: (s: Schemas["Summary"]) => s.recommended_reason },
+  more: {
+    title: "Too little to rate",
+    verb: "See why",
+    to: "/lots/$lotId/rate",
+    line: (s: Schemas["Summary"]) => s.recommended_reason,
+  },
 } as const;
 
 const DONE: Record<string, string> = {
@@ -53,7 +65,9 @@ export function TodayPage() {
       <section aria-label="What waits">
         <div className="flex items-baseline gap-3">
           <h1>Today</h1>
-          <span className="text-soft">{new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}</span>
+          <span className="text-soft">
+            {new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}
+          </span>
         </div>
         {waiting.length === 0 && (
           <Empty title="Nothing waits">
@@ -97,8 +111,16 @@ export function TodayPage() {
         <h2 className="pt-1 pb-2">Done last</h2>
         <ol className="sheet">
           {data.latest.map((entry) => (
-            <li key={entry.pull_id} className="border-line border-t px-3 py-2 text-[13px] leading-snug first:border-t-0">
-              <Link to="/lots/$lotId/judge" params={{ lotId: entry.lot_id }} search={{ pull: entry.pull_id }} className="hover:underline">
+            <li
+              key={entry.pull_id}
+              className="border-line border-t px-3 py-2 text-[13px] leading-snug first:border-t-0"
+            >
+              <Link
+                to="/lots/$lotId/judge"
+                params={{ lotId: entry.lot_id }}
+                search={{ pull: entry.pull_id }}
+                className="hover:underline"
+              >
                 <span className="font-semibold">Pull {entry.number}</span> of {entry.lot}
                 {entry.figure && <span className="num">, {stated(entry.figure, wanted ?? entry.figure.unit)}</span>}
               </Link>
@@ -107,7 +129,9 @@ export function TodayPage() {
               </span>
             </li>
           ))}
-          {data.latest.length === 0 && <li className="text-soft px-3 py-3">What is pulled and judged is listed here.</li>}
+          {data.latest.length === 0 && (
+            <li className="text-soft px-3 py-3">What is pulled and judged is listed here.</li>
+          )}
         </ol>
       </section>
     </div>

@@ -9,6 +9,12 @@ module MildAnvil
       # text and unit are as typed; direction and measurand are those it was made for.
       Claim = Struct.new(:value_si, :text, :unit, :measure, :kind, :factor, :every_piece, :source, :direction, :measurand, :of_si,
                          :id, keyword_init: true) do
+        # @param row [Hash] with names of any kind
+        def self.from_h(row)
+          row = row.transform_keys(&:to_sym)
+          new(**row, measure: row[:measure]&.to_sym, kind: row[:kind]&.to_sym).freeze
+        end
+
         # @return [Float, nil] the claimed strength; nil when a working load is claimed without its factor
         def strength_si
           case measure

@@ -43,7 +43,7 @@ module MildAnvil
         private
 
         def structures
-          { claims: list("claims", Claim, :measure, :kind), requirements: list("requirements", Requirement, :measure),
+          { claims: @stated.fetch("claims", []).map { |row| Claim.from_h(row) }, requirements: list("requirements", Requirement, :measure),
             borrowed: one("borrowed", Borrowed), reference: one("reference", Reference) }
         end
 
