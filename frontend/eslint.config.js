@@ -10,6 +10,7 @@ export default tseslint.config(
   {
     rules: {
       "no-console": "error",
+      complexity: ["error", 20],
       "max-lines": ["error", { max: 200, skipBlankLines: true }],
       "@typescript-eslint/no-non-null-assertion": "error",
     },

@@ -42,15 +42,16 @@ function List() {
 function SingleKeys() {
   const { on, set } = useSingleKeys();
   return (
-    <label className="border-line mt-4 flex items-center gap-3 border-t pt-3">
+    <div className="border-line mt-4 flex items-center gap-3 border-t pt-3">
       <Switch.Root
+        aria-labelledby="single-keys"
         checked={on}
         onCheckedChange={set}
         className="border-ink data-[state=checked]:bg-ink relative h-6 w-11 shrink-0 rounded-full border"
       >
         <Switch.Thumb className="border-ink bg-sheet block h-4 w-4 translate-x-1 rounded-full border transition-transform data-[state=checked]:translate-x-[22px]" />
       </Switch.Root>
-      <span>Single letters act on the page. Off, only keys with Ctrl and Escape do.</span>
-    </label>
+      <span id="single-keys">Single letters act on the page. Off, only keys with Ctrl and Escape do.</span>
+    </div>
   );
 }

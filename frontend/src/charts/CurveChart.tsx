@@ -76,7 +76,7 @@ export function CurveChart(props: Props) {
   };
   return (
     // The keys of zooming reach it from the cursor and the flags inside.
-    // eslint-disable-next-line jsx-a11y/no-static-element-interactions
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
     <div ref={ref} className="min-w-0 overflow-hidden" role="group" aria-label="Curve" onKeyDown={zoomKeys}>
       <svg
         ref={svg}

@@ -88,6 +88,9 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
               textAnchor={demand.anchor}
               fontSize={12.5}
               fill="currentColor"
+              stroke="var(--sheet)"
+              strokeWidth={5}
+              paintOrder="stroke"
             >
               <tspan fontWeight={600}>{demand.label}</tspan> <tspan className="num">{demand.text}</tspan>
             </text>

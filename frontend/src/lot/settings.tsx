@@ -37,7 +37,7 @@ export function SettingsProvider({ children }: { children: ReactNode }) {
     () => ({
       unitOf: (measurand) => units[measurand],
       setUnit: (measurand, unit) => {
-        const { [measurand]: _, ...rest } = units;
+        const rest = Object.fromEntries(Object.entries(units).filter(([key]) => key !== measurand));
         const next = unit ? { ...rest, [measurand]: unit } : rest;
         localStorage.setItem(UNITS, JSON.stringify(next));
         setUnits(next);

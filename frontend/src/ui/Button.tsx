@@ -9,7 +9,7 @@ export function Button({ primary, hint, children, className, type = "button", ..
     <button
       type={type}
       className={clsx(
-        "rounded-key border-ink inline-flex h-9 items-center gap-2 border px-3.5 font-semibold whitespace-nowrap disabled:opacity-45",
+        "rounded-key border-ink inline-flex h-9 items-center justify-center gap-2 border px-3.5 font-semibold whitespace-nowrap disabled:opacity-45",
         primary ? "bg-ink text-sheet" : "text-ink hover:bg-wash bg-transparent",
         className,
       )}

@@ -28,7 +28,7 @@ export function AskPage() {
 function AskForm() {
   const { page } = useLot();
   const may = useMay("changeLot");
-  const { form, save, isDirty, takeBack } = useAsk(page);
+  const { form, save, isDirty, stale, takeBack } = useAsk(page);
   const submit = () => void form.handleSubmit((ask) => save.mutate(ask))();
   useKeys([{ keys: "Ctrl+s", label: "Save what is asked", run: submit }]);
   const faults = Object.keys(form.formState.errors).length;
@@ -59,6 +59,14 @@ function AskForm() {
             </span>
           )}
         </div>
+        {stale && (
+          <p role="alert" className="border-signal mb-3 border-l-4 px-3 py-1">
+            Somebody else changed this lot since you opened it.{" "}
+            <button type="button" className="font-semibold underline" onClick={takeBack}>
+              Show it as it is now
+            </button>
+          </p>
+        )}
         {save.error && !named && <ErrorNote message={save.error.message} />}
         <fieldset disabled={!may} className="grid gap-4 min-[1060px]:grid-cols-3">
           <div className="grid content-start gap-4">

@@ -5,9 +5,8 @@ import { isNumber, plainNumber } from "@/format/figure";
 type Page = Schemas["LotPage"];
 type Claim = Schemas["Claim"];
 type Requirement = Schemas["Requirement"];
-export type Change = Schemas["LotChange"];
 
-const empty = (text: string) => text.trim() === "";
+export const empty = (text: string) => text.trim() === "";
 const digits = z.string().refine(isNumber, "type a number");
 const number = z.string().refine((text) => empty(text) || isNumber(text), "type a number, or nothing");
 const count = z.string().refine((text) => empty(text) || /^[1-9]\d*$/.test(text.trim()), "a whole number, or nothing");
@@ -132,87 +131,6 @@ export const newRequirement = (unit: string): Ask["requirements"][number] => ({
   factor_low: "",
   factor_high: "",
   source: "",
-});
-
-/** What a save sends: no more than what differs from what the server knew. */
-export function changeOf(ask: Ask, known: Ask): Change {
-  const [now, before] = [bodyOf(ask), bodyOf(known)];
-  return { ...differing(now.lot, before.lot), ...termsChange(now.terms, before.terms) };
-}
-
-function termsChange(now: object, before: object): Change {
-  const terms = differing(now, before);
-  return Object.keys(terms).length === 0 ? {} : { terms };
-}
-
-function differing<T extends object>(now: T, before: T): Partial<T> {
-  const same = (key: keyof T) => JSON.stringify(now[key]) === JSON.stringify(before[key]);
-  return Object.fromEntries(Object.entries(now).filter(([key]) => !same(key as keyof T))) as Partial<T>;
-}
-
-function bodyOf(ask: Ask) {
-  const { claims, requirements, ...rest } = ask;
-  const lot = {
-    ...LOT_WORDS.reduce((all, name) => ({ ...all, [name]: rest[name] }), {}),
-    rated_parts: rest.rated_parts,
-    relative_only: rest.relative_only,
-    specimens_planned: plainNumber(rest.specimens_planned),
-    reference_lot_id: plainNumber(rest.reference_lot_id),
-    claims: claims.map(claimBody),
-    requirements: requirements.map(requirementBody),
-  };
-  return { lot: lot as Change, terms: termsBody(ask) };
-}
-
-const LOT_WORDS = [
-  "name",
-  "item_type",
-  "material",
-  "maker",
-  "differs_from_use",
-  "direction",
-  "configuration",
-  "item_condition",
-  "setup_class",
-  "measurand",
-  "display_unit",
-] as const;
-
-const termsBody = (ask: Ask) => ({
-  rated_quantity: ask.rated_quantity,
-  design_factor: plainNumber(ask.design_factor),
-  design_factor_key: ask.design_factor_key || null,
-  marking_step: empty(ask.marking_text) ? null : { text: ask.marking_text.trim(), unit: ask.marking_unit },
-  shared_uncertainty_share: (plainNumber(ask.shared_percent) ?? 0) / 100,
-  shared_uncertainty_source: ask.shared_source || null,
-});
-
-function claimBody(claim: Ask["claims"][number]) {
-  const share = claim.measure === "share";
-  return {
-    ...(claim.id === undefined ? {} : { id: claim.id }),
-    text: claim.text.trim(),
-    unit: share ? "%" : claim.unit,
-    measure: claim.measure,
-    kind: claim.kind,
-    factor: claim.measure === "working_load" ? plainNumber(claim.factor) : null,
-    of_text: share ? claim.of_text.trim() || null : null,
-    of_unit: share && claim.of_text.trim() ? claim.of_unit : null,
-    every_piece: claim.every_piece,
-    source: claim.source.trim(),
-    direction: claim.direction,
-  };
-}
-
-const requirementBody = (wanted: Ask["requirements"][number]) => ({
-  ...(wanted.id === undefined ? {} : { id: wanted.id }),
-  text: wanted.text.trim(),
-  unit: wanted.unit,
-  measure: wanted.measure,
-  count: wanted.measure === "service" ? plainNumber(wanted.count) : null,
-  factor_low: plainNumber(wanted.factor_low),
-  factor_high: plainNumber(wanted.factor_high),
-  source: wanted.source.trim(),
 });
 
 /** Where the form shows a fault that the server names by its own field. */

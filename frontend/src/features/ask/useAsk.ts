@@ -1,11 +1,12 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useForm, useWatch, type FieldPath, type UseFormReturn } from "react-hook-form";
 import { toast } from "sonner";
 import { answer, api, Fault, type Schemas } from "@/api/client";
 import { keys, lotChanged } from "@/api/queries";
-import { ASK, askOf, changeOf, fieldOf, type Ask } from "./askForm";
+import { changeOf } from "./askChange";
+import { ASK, askOf, fieldOf, type Ask } from "./askForm";
 
 type Page = Schemas["LotPage"];
 const draftKey = (id: number, version: number) => `ask-${id}-${version}`;
@@ -19,8 +20,12 @@ function kept(key: string): Ask | null {
 export function useAsk(page: Page) {
   const { lot } = page;
   const [seen, setSeen] = useState({ version: lot.version, known: askOf(page) });
+  const [draft] = useState(() => kept(draftKey(lot.id, lot.version)));
   const form = useForm<Ask>({ resolver: zodResolver(ASK), defaultValues: seen.known });
   const { isDirty } = form.formState;
+  useEffect(() => {
+    if (draft) form.reset(draft, { keepDefaultValues: true });
+  }, [draft, form]);
   useKeptDraft(form, draftKey(lot.id, seen.version), isDirty);
   const start = (next: Page) => {
     localStorage.removeItem(draftKey(lot.id, seen.version));
@@ -28,27 +33,17 @@ export function useAsk(page: Page) {
     form.reset(askOf(next));
   };
   const save = useSave(form, seen, lot.id, start);
-  useEffect(() => {
-    if (!isDirty && lot.version !== seen.version) start(page);
-  });
-  return { form, save, isDirty, takeBack: () => start(page) };
+  return { form, save, isDirty, stale: lot.version !== seen.version, takeBack: () => start(page) };
 }
 
 function useKeptDraft(form: UseFormReturn<Ask>, key: string, dirty: boolean) {
   const values = useWatch({ control: form.control });
-  const [restored, setRestored] = useState(false);
+  const was = useRef(false);
   useEffect(() => {
-    const draft = kept(key);
-    if (draft) form.reset(draft, { keepDefaultValues: true });
-    setRestored(true);
-    // Only what a reload left behind: later keys belong to forms that were saved.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
-  useEffect(() => {
-    if (!restored) return;
     if (dirty) localStorage.setItem(key, JSON.stringify(values));
-    else localStorage.removeItem(key);
-  }, [values, dirty, key, restored]);
+    else if (was.current) localStorage.removeItem(key);
+    was.current = dirty;
+  }, [values, dirty, key]);
 }
 
 type Seen = { version: number; known: Ask };

@@ -22,8 +22,8 @@ type Props = { recording: Recording; unit: Unit; muted: boolean; overruling: Ove
 const POINTS = 700;
 
 /** The recording at any zoom, against time or against travel. */
-export function CurvePanel({ recording, unit, muted, overruling, readOnly }: Props) {
-  const { page } = useLot();
+export function CurvePanel(props: Props) {
+  const { recording } = props;
   const { start_seconds: start, end_seconds: end } = recording;
   const bounds = useMemo<[number, number]>(() => [start, end], [start, end]);
   const [range, setRange] = useState(bounds);
@@ -36,29 +36,12 @@ export function CurvePanel({ recording, unit, muted, overruling, readOnly }: Pro
     placeholderData: keepPreviousData,
   });
   const travel = recording.channels.find((c) => c.role === "displacement" || c.role === "angle");
-  const along = channelUnit(travel?.role ?? "displacement");
   useKeys([
     { keys: "x", label: "On travel or on time", run: () => travel && setAgainst(onTravel ? "time" : "travel") },
   ]);
-  const judged = data?.series.find((s) => s.judged);
-  const travelled = useMemo<Travelled | null>(() => {
-    const moved = data?.series.find((s) => s.position === travel?.position);
-    return data && judged && moved && onTravel ? againstTravel(data.seconds, judged, moved, along.factor) : null;
-  }, [data, judged, travel?.position, onTravel, along.factor]);
-  if (!data || !judged) return <Waiting what="the curve" />;
-  const stretch = travelled?.stretch ?? { xs: data.seconds, lows: judged.lows, highs: judged.highs };
-  const flags = recording.findings.flatMap((f) => flag(f, flagWord(f, unit), travelled));
-  const claim = page.summary.claims[0]?.strength;
-  const peak = Math.max(
-    ...recording.findings.map((f) => f.value_si ?? 0),
-    ...stretch.highs.map((h) => h ?? 0),
-    ...stretch.lows.map((l) => l ?? 0),
-  );
-  const others = travelled ? [] : data.series.filter((s) => !s.judged);
-  const moved = (f: Flag, at: number) => {
-    const finding = recording.findings.find((g) => idOf(g) === f.id);
-    if (finding) overruling.set(finding, { at_seconds: at, typed: null, reason: "moved on the curve" });
-  };
+  const along = channelUnit(travel?.role ?? "displacement");
+  const travelled = useTravelled(data, onTravel ? travel?.position : undefined, along.factor);
+  if (!data) return <Waiting what="the curve" />;
   return (
     <>
       <div className="flex flex-wrap items-center gap-2 pt-2">
@@ -75,39 +58,86 @@ export function CurvePanel({ recording, unit, muted, overruling, readOnly }: Pro
         )}
         {!travelled && <Zoom range={range} bounds={bounds} onRange={setRange} />}
       </div>
+      <Drawn {...props} data={data} travelled={travelled} along={along.symbol} range={range} onRange={setRange} />
+    </>
+  );
+}
+
+type StripProps = {
+  series: Schemas["Window"]["series"][number];
+  seconds: number[];
+  unit: Unit;
+  range: [number, number];
+};
+
+function Strip({ series, seconds, unit, range }: StripProps) {
+  const own = series.role === "force" || series.role === "torque" ? unit : channelUnit(series.role);
+  return (
+    <ChannelStrip
+      name={series.name}
+      unit={own.symbol}
+      perUnit={own.factor}
+      stretch={{ xs: seconds, lows: series.lows, highs: series.highs }}
+      range={range}
+    />
+  );
+}
+
+type DrawnProps = Props & {
+  data: Schemas["Window"];
+  travelled: Travelled | null;
+  along: string;
+  range: [number, number];
+  onRange: (range: [number, number]) => void;
+};
+
+/** The curve with its flags and the channels below it. */
+function Drawn({ recording, unit, muted, overruling, readOnly, data, travelled, along, range, onRange }: DrawnProps) {
+  const { page } = useLot();
+  const bounds: [number, number] = [recording.start_seconds, recording.end_seconds];
+  const judged = data.series.find((s) => s.judged);
+  const stretch = travelled?.stretch ?? { xs: data.seconds, lows: judged?.lows ?? [], highs: judged?.highs ?? [] };
+  const flags = recording.findings.flatMap((f) => flag(f, flagWord(f, unit), travelled));
+  const claim = page.summary.claims[0]?.strength ?? null;
+  const others = travelled ? [] : data.series.filter((s) => !s.judged);
+  const moved = (f: Flag, at: number) => {
+    const finding = recording.findings.find((g) => idOf(g) === f.id);
+    if (finding) overruling.set(finding, { at_seconds: at, typed: null, reason: "moved on the curve" });
+  };
+  return (
+    <>
       <CurveChart
         stretch={stretch}
         bounds={travelled?.extent ?? bounds}
         range={travelled?.extent ?? range}
-        onRange={travelled ? undefined : setRange}
-        top={Math.max(peak, claim?.value_si ?? 0) * 1.1}
+        onRange={travelled ? undefined : onRange}
+        top={topOf(recording, stretch, claim)}
         unit={unit}
-        xUnit={travelled ? along.symbol : "s"}
+        xUnit={travelled ? along : "s"}
         flags={flags}
-        lines={
-          claim && recording.unit === claim.unit
-            ? [{ value: claim.value_si, text: `claim ${stated(claim, unit.symbol)}` }]
-            : []
-        }
+        lines={claimLine(recording, claim, unit)}
         height={others.length > 2 ? 250 : 300}
         muted={muted}
         onMoveFlag={travelled || readOnly ? undefined : moved}
       />
-      {others.map((s) => {
-        const own = s.role === "force" || s.role === "torque" ? unit : channelUnit(s.role);
-        return (
-          <ChannelStrip
-            key={s.position}
-            name={s.name}
-            unit={own.symbol}
-            perUnit={own.factor}
-            stretch={{ xs: data.seconds, lows: s.lows, highs: s.highs }}
-            range={range}
-          />
-        );
-      })}
+      {others.map((s) => (
+        <Strip key={s.position} series={s} seconds={data.seconds} unit={unit} range={range} />
+      ))}
     </>
   );
+}
+
+/** Force against travel; null while it is drawn against time. */
+function useTravelled(
+  data: Schemas["Window"] | undefined,
+  position: number | undefined,
+  factor: number,
+): Travelled | null {
+  return useMemo(() => {
+    const judged = data?.series.find((s) => s.judged);
+    const moved = data?.series.find((s) => s.position === position);
+    return data && judged && moved ? againstTravel(data.seconds, judged, moved, factor) : null;
+  }, [data, position, factor]);
 }
 
 type ZoomProps = { range: [number, number]; bounds: [number, number]; onRange: (range: [number, number]) => void };
@@ -136,6 +166,21 @@ function Zoom({ range, bounds, onRange }: ZoomProps) {
       ))}
     </span>
   );
+}
+
+type Claim = Schemas["Figure"] | null;
+type Heights = { lows: (number | null)[]; highs: (number | null)[] };
+
+/** As high as anything that is drawn, and a little above. */
+function topOf(recording: Recording, { lows, highs }: Heights, claim: Claim): number {
+  const values = [...recording.findings.map((f) => f.value_si), ...highs, ...lows, claim?.value_si ?? 0];
+  return Math.max(...values.map((value) => value ?? 0)) * 1.1;
+}
+
+/** The first claim as a line across the curve, where the curve has its unit. */
+function claimLine(recording: Recording, claim: Claim, unit: Unit) {
+  if (!claim || recording.unit !== claim.unit) return [];
+  return [{ value: claim.value_si, text: `claim ${stated(claim, unit.symbol)}` }];
 }
 
 const idOf = (f: Schemas["Finding"]) => `${f.kind}-${f.ordinal}`;

@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { Fault, type Schemas } from "@/api/client";
 import { useMay } from "@/api/session";
 import { useKeys } from "@/keys/keys";
@@ -47,7 +47,7 @@ export function JudgePanel({ pull }: { pull: Pull }) {
         ]
       : [],
   );
-  const part = form.watch("part");
+  const part = useWatch({ control: form.control, name: "part" });
   const proposal = pull.proposal.find((p) => (p.failed_part ?? "") === part);
   const error = judge.error ?? undo.error;
   return (

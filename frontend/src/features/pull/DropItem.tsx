@@ -26,10 +26,8 @@ const STATE = {
 
 /** One file of a drop: what was understood, what is asked, or why it is refused. */
 export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Props) {
-  const { unit } = useLot();
   const [open, setOpen] = useState(false);
   const { preview } = item;
-  const peak = preview?.peak && shown(preview.peak, unit.symbol);
   const expanded = open || item.state === "asks";
   // What somebody works on stays open when its last question is answered.
   const change = (choices: Choices) => {
@@ -38,47 +36,77 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
   };
   return (
     <article className="border-line border-t px-4 py-2.5 first:border-t-0" aria-label={item.file.name}>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <span
-          className={`w-[74px] text-[13px] font-semibold ${item.state === "refused" ? "text-signal" : item.state === "asks" ? "text-derived" : ""}`}
+      <Head item={item} open={open} expanded={expanded} onToggle={() => setOpen(!open)} onRemove={onRemove} />
+      <Notes item={item} onChoose={onChoose} />
+      {preview && expanded && item.state !== "saved" && (
+        <FileReading
+          preview={preview}
+          choices={item.choices}
+          onChoose={change}
+          onPlace={onPlace}
+          onRemembered={onRemembered}
+        />
+      )}
+    </article>
+  );
+}
+
+type HeadProps = { item: Item; open: boolean; expanded: boolean; onToggle: () => void; onRemove: () => void };
+const TONES: Partial<Record<Item["state"], string>> = { refused: "text-signal", asks: "text-derived" };
+
+function Head({ item, open, expanded, onToggle, onRemove }: HeadProps) {
+  const { preview } = item;
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <span className={`w-[74px] text-[13px] font-semibold ${TONES[item.state] ?? ""}`}>{STATE[item.state]}</span>
+      <span className="min-w-0 flex-1">
+        <span className="block truncate font-semibold">{item.file.name}</span>
+        {preview && item.state !== "refused" && (
+          <span className="text-soft block text-[12.5px]">{understood(preview)}</span>
+        )}
+      </span>
+      {preview && <Glance preview={preview} />}
+      {preview && item.state !== "saved" && (
+        <button
+          type="button"
+          aria-expanded={expanded}
+          onClick={onToggle}
+          className="text-[13px] font-semibold underline"
         >
-          {STATE[item.state]}
+          {expanded && open ? "Hide" : "Change"}
+        </button>
+      )}
+      {item.state !== "saved" && item.state !== "saving" && (
+        <button type="button" onClick={onRemove} aria-label={`Leave ${item.file.name} out`} className="text-soft px-1">
+          ✕
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** What was read, small: its shape and its highest value. */
+function Glance({ preview }: { preview: NonNullable<Item["preview"]> }) {
+  const { unit } = useLot();
+  const peak = preview.peak && shown(preview.peak, unit.symbol);
+  return (
+    <>
+      {preview.sketch_si && (
+        <Sparkline values={preview.sketch_si} top={preview.peak?.value_si ?? 1} width={96} height={36} />
+      )}
+      {peak && (
+        <span className="num w-[96px] text-right text-[16px] font-semibold">
+          {peak.text} <small className="text-soft">{peak.unit}</small>
         </span>
-        <span className="min-w-0 flex-1">
-          <span className="block truncate font-semibold">{item.file.name}</span>
-          {preview && item.state !== "refused" && (
-            <span className="text-soft block text-[12.5px]">{understood(preview)}</span>
-          )}
-        </span>
-        {preview?.sketch_si && (
-          <Sparkline values={preview.sketch_si} top={preview.peak?.value_si ?? 1} width={96} height={36} />
-        )}
-        {peak && (
-          <span className="num w-[96px] text-right text-[16px] font-semibold">
-            {peak.text} <small className="text-soft">{peak.unit}</small>
-          </span>
-        )}
-        {preview && item.state !== "saved" && (
-          <button
-            type="button"
-            aria-expanded={expanded}
-            onClick={() => setOpen(!open)}
-            className="text-[13px] font-semibold underline"
-          >
-            {expanded && open ? "Hide" : "Change"}
-          </button>
-        )}
-        {item.state !== "saved" && item.state !== "saving" && (
-          <button
-            type="button"
-            onClick={onRemove}
-            aria-label={`Leave ${item.file.name} out`}
-            className="text-soft px-1"
-          >
-            ✕
-          </button>
-        )}
-      </div>
+      )}
+    </>
+  );
+}
+
+function Notes({ item, onChoose }: { item: Item; onChoose: (choices: Choices) => void }) {
+  const { preview } = item;
+  return (
+    <>
       {item.message && <p className="mt-1 pl-[90px] text-[13px]">{item.message}</p>}
       {preview?.warnings.map((w) => (
         <p key={w} className="text-derived mt-1 pl-[90px] text-[13px]">
@@ -100,16 +128,7 @@ export function DropItem({ item, onChoose, onPlace, onRemove, onRemembered }: Pr
           Skip such rows
         </button>
       )}
-      {preview && expanded && item.state !== "saved" && (
-        <FileReading
-          preview={preview}
-          choices={item.choices}
-          onChoose={change}
-          onPlace={onPlace}
-          onRemembered={onRemembered}
-        />
-      )}
-    </article>
+    </>
   );
 }
 

@@ -1,7 +1,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
-import { Controller, useForm } from "react-hook-form";
+import { Controller, useForm, useWatch } from "react-hook-form";
 import { toast } from "sonner";
 import { z } from "zod";
 import { answer, api, Fault, once, onceKey } from "@/api/client";
@@ -61,7 +61,7 @@ export function PeakForm() {
   });
   const fields = record.error instanceof Fault ? record.error.fields : {};
   const { errors } = form.formState;
-  const [text, unit] = form.watch(["text", "unit"]);
+  const [text, unit] = useWatch({ control: form.control, name: ["text", "unit"] });
   return (
     <form
       className="sheet grid gap-3 p-4"

@@ -1,7 +1,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
-import { Controller, useForm } from "react-hook-form";
+import { Controller, useForm, useWatch } from "react-hook-form";
 import { toast } from "sonner";
 import { z } from "zod";
 import { answer, api, once, onceKey, type Schemas } from "@/api/client";
@@ -44,7 +44,7 @@ export function ReadingsForm() {
     resolver: zodResolver(READINGS),
     defaultValues: { text: "", unit: lot.display_unit, dial: NONE, before: "", specimen: "" },
   });
-  const [text, unit] = form.watch(["text", "unit"]);
+  const [text, unit] = useWatch({ control: form.control, name: ["text", "unit"] });
   const rows = rowsOf(text);
   const bad = rows.findIndex((fields) => !isNumber(fields[0] ?? ""));
   const keep = useMutation({

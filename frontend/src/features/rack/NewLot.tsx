@@ -1,7 +1,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
-import { Controller, useForm } from "react-hook-form";
+import { Controller, useForm, useWatch } from "react-hook-form";
 import { z } from "zod";
 import { answer, api, Fault, type Schemas } from "@/api/client";
 import { catalogueQuery, keys } from "@/api/queries";
@@ -60,7 +60,7 @@ function LotForm({ jobId, tables, onClose }: FormProps) {
     },
   });
   const fields = create.error instanceof Fault ? create.error.fields : {};
-  const [item, measurand] = form.watch(["item_type", "measurand"]);
+  const [item, measurand] = useWatch({ control: form.control, name: ["item_type", "measurand"] });
   const type = tables.item_types.find((t) => t.key === item);
   const units = tables.measurands.find((m) => m.key === measurand)?.units ?? [];
   const pick = (

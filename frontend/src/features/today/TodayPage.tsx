@@ -122,7 +122,11 @@ export function TodayPage() {
                 className="hover:underline"
               >
                 <span className="font-semibold">Pull {entry.number}</span> of {entry.lot}
-                {entry.figure && <span className="num">, {stated(entry.figure, wanted ?? entry.figure.unit)}</span>}
+                {entry.figure && (
+                  <>
+                    , <span className="num whitespace-nowrap">{stated(entry.figure, wanted ?? entry.figure.unit)}</span>
+                  </>
+                )}
               </Link>
               <span className="text-soft block">
                 {DONE[entry.action]} by {entry.person}, {when(entry.created_at)}
