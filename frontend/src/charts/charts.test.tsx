@@ -5,8 +5,13 @@ import { curvePath, panned, zoomed } from "./curvePath";
 import { ForceRule } from "./ForceRule";
 import { placeDemands, placeMarks, ruleTop, tickStep, type RuleMark } from "./ruleLayout";
 
-const mark = (newtons: number, kind = "break"): RuleMark => ({ id: `${newtons}${kind}`, newtons, kind, label: "Pull" });
-const x = (newtons: number) => newtons / 10;
+const mark = (value: number, kind = "break"): RuleMark => ({
+  id: `${value}${kind}`,
+  value,
+  kind,
+  label: `Pull: ${kind} ${value / 1000} kN`,
+});
+const x = (value: number) => value / 10;
 
 describe("the layout of the force rule", () => {
   it("reaches a little above the highest force", () => {
@@ -27,11 +32,11 @@ describe("the layout of the force rule", () => {
     expect(placed.length).toBeLessThan(20);
   });
   it("never lays two labels over each other", () => {
-    const demands = [300, 310, 320, 900].map((newtons) => ({
-      id: `${newtons}`,
+    const demands = [300, 310, 320, 900].map((value) => ({
+      id: `${value}`,
       label: "Working load",
       text: "4.2",
-      newtons,
+      value,
       kind: "derived" as const,
     }));
     const placed = placeDemands(demands, x, 400, 7);
@@ -40,11 +45,11 @@ describe("the layout of the force rule", () => {
         if (a !== b && a.lane === b.lane && a.anchor === b.anchor) expect(Math.abs(a.x - b.x)).toBeGreaterThan(60);
   });
   it("keeps labels inside: at the right end they stand on the left, in a lane of their own if they must", () => {
-    const near = [640, 900].map((newtons) => ({
-      id: `${newtons}`,
+    const near = [640, 900].map((value) => ({
+      id: `${value}`,
       label: "Minimum",
       text: "3.102",
-      newtons,
+      value,
       kind: "derived" as const,
     }));
     const placed = placeDemands(near, (n) => n / 4, 260, 7);
@@ -52,16 +57,10 @@ describe("the layout of the force rule", () => {
     expect(placed[0]?.lane).not.toBe(placed[1]?.lane);
   });
   it("is told to those who cannot see it", () => {
-    render(
-      <ForceRule
-        unit="kN"
-        marks={[mark(5000), mark(6000, "at_least")]}
-        demands={[]}
-        describe={(n) => `${n / 1000} kN`}
-      />,
-    );
+    const unit = { symbol: "kN", factor: 1000 };
+    render(<ForceRule unit={unit} marks={[mark(5000), mark(6000, "at_least")]} demands={[]} />);
     expect(screen.getByRole("img")).toHaveAccessibleName(
-      "Force rule. Above: nothing. Below: break 5 kN, at least 6 kN.",
+      "Rule. Above: nothing. Below: Pull: break 5 kN, Pull: at_least 6 kN.",
     );
   });
 });

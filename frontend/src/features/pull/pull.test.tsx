@@ -12,34 +12,52 @@ import { opened } from "./unpack";
 import { useDrop } from "./useDrop";
 
 describe("typing a peak", () => {
-  it("echoes it in the lot's unit before it is kept", async () => {
-    serve();
+  const form = () => {
     renderInLot(<PeakForm />);
-    await userEvent.type(screen.getByLabelText("The display shows"), "8,25");
-    expect(screen.getByText("8.25", { selector: "b" })).toBeInTheDocument();
-    expect(screen.queryByText(/is the unit right/)).not.toBeInTheDocument();
-  });
-  it("doubts a peak far from the others", async () => {
+    return screen.findByLabelText("The display shows");
+  };
+  it("doubts a peak far from the others, and no other", async () => {
     serve();
-    renderInLot(<PeakForm />);
-    await userEvent.type(screen.getByLabelText("The display shows"), "825");
-    expect(screen.getByText(/is the unit right/)).toBeInTheDocument();
+    const display = await form();
+    await userEvent.type(display, "8,25");
+    expect(screen.queryByText(/is the unit right/i)).not.toBeInTheDocument();
+    await userEvent.type(display, "0");
+    await userEvent.clear(display);
+    await userEvent.type(display, "825");
+    expect(screen.getByText(/is the unit right/i)).toBeInTheDocument();
   });
-  it("sends the digits as typed, with unit and place", async () => {
+  it("sends the digits as typed, with unit and place, under a key of its own", async () => {
     const sent = serve({ "POST /api/lots/7/pulls": () => ({ status: 201, body: pull() }) });
-    renderInLot(<PeakForm />);
-    await userEvent.type(screen.getByLabelText("The display shows"), "8.250");
+    await userEvent.type(await form(), "8.250");
     await userEvent.type(screen.getByLabelText("Specimen"), "3");
-    await userEvent.click(screen.getByRole("button", { name: "Keep this peak" }));
+    await userEvent.click(screen.getByRole("button", { name: "Keep this reading" }));
     await waitFor(() =>
       expect(sent[0]?.body).toEqual({ text: "8.250", unit: "kN", specimen_number: 3, feature_name: null }),
     );
+    await userEvent.type(screen.getByLabelText("The display shows"), "8.3");
+    await userEvent.click(screen.getByRole("button", { name: "Keep this reading" }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[0]?.once).not.toBe(sent[1]?.once);
   });
-  it("cannot be kept while it is no number", async () => {
-    serve();
-    renderInLot(<PeakForm />);
-    await userEvent.type(screen.getByLabelText("The display shows"), "abc");
-    expect(screen.getByRole("button", { name: "Keep this peak" })).toBeDisabled();
+  it("repeats its key when the same reading is sent again after a fault", async () => {
+    let count = 0;
+    const sent = serve({
+      "POST /api/lots/7/pulls": () => {
+        count += 1;
+        return count === 1 ? { status: 503, body: {} } : { status: 201, body: pull() };
+      },
+    });
+    await userEvent.type(await form(), "8.250{Enter}");
+    await screen.findByRole("alert");
+    await userEvent.click(screen.getByRole("button", { name: "Keep this reading" }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[0]?.once).toBe(sent[1]?.once);
+  });
+  it("is not kept while it is no number", async () => {
+    const sent = serve();
+    await userEvent.type(await form(), "abc{Enter}");
+    expect(await screen.findByText(/type the digits/)).toBeInTheDocument();
+    expect(sent).toHaveLength(0);
   });
 });
 
@@ -64,7 +82,7 @@ describe("a drop of files", () => {
           ? { status: 422, body: { error: { message: "Line 4: the time runs backwards", fields: {} } } }
           : { body: preview(count === 1) };
       },
-      "POST /api/lots/7/curves": () => ({ status: 201, body: pull() }),
+      "POST /api/lots/7/recordings": () => ({ status: 201, body: pull() }),
     });
     const { result } = renderHook(() => useDrop(7), { wrapper });
     await act(() => result.current.add([file("a.csv"), file("b.csv"), file("c.csv")]));
@@ -77,7 +95,7 @@ describe("a drop of files", () => {
     const saved: FormData[] = [];
     serve({
       "POST /api/lots/7/previews": () => ({ body: { ...preview(true), draft_id: 40 } }),
-      "POST /api/lots/7/curves": ({ body }) => {
+      "POST /api/lots/7/recordings": ({ body }) => {
         saved.push(body as FormData);
         return saved.length === 2
           ? { status: 404, body: { error: { message: "no longer at hand" } } }
@@ -123,7 +141,7 @@ describe("typing readings", () => {
   it("sends force and dial line by line, and what it broke before", async () => {
     const sent = serve({ "POST /api/lots/7/readings": () => ({ status: 201, body: pull() }) });
     renderInLot(<ReadingsForm />);
-    await userEvent.type(screen.getByLabelText(/Readings on the way up/), "0 0\n5.0 1.2\n10.0 2.4");
+    await userEvent.type(await screen.findByLabelText(/Readings on the way up/), "0 0\n5.0 1.2\n10.0 2.4");
     await userEvent.type(screen.getByLabelText("Broke before"), "12");
     await userEvent.click(screen.getByRole("button", { name: "Keep these readings" }));
     await waitFor(() =>
@@ -137,8 +155,8 @@ describe("typing readings", () => {
   it("names the line that is no force", async () => {
     serve();
     renderInLot(<ReadingsForm />);
-    await userEvent.type(screen.getByLabelText(/Readings on the way up/), "0\nabc\n10");
-    expect(screen.getByText(/Line 2 has no force/)).toBeInTheDocument();
+    await userEvent.type(await screen.findByLabelText(/Readings on the way up/), "0\nabc\n10");
+    expect(screen.getByText(/Line 2/)).toBeInTheDocument();
     expect(screen.getByRole("button", { name: "Keep these readings" })).toBeDisabled();
   });
 });

@@ -2,53 +2,57 @@ import type { Schemas } from "@/api/client";
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
-import { lotPage, rating, summary } from "@/test/data";
+import { ask, figure, lotPage, rating, statement, summary } from "@/test/data";
 import { renderInLot, serve } from "@/test/render";
 import { Borrow } from "./Borrow";
-import { Claim } from "./Claim";
-import { Evidence, Further } from "./Evidence";
+import { Claims } from "./Claims";
+import { Evidence } from "./Evidence";
+import { Further } from "./Further";
 import { Ledger } from "./Ledger";
+import { Preloaded } from "./Preloaded";
 import { Result } from "./Result";
+import { SignDialog } from "./SignDialog";
 
 describe("the ledger of schools", () => {
-  it("marks the chosen and the recommended one", () => {
-    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={() => undefined} />);
-    const row = screen.getByRole("radio", { name: /Tolerance bound, normal/ });
+  const ledger = (choose = vi.fn(), given = {}) => {
+    serve();
+    renderInLot(<Ledger statement={statement()} onChoose={choose} />, given);
+    return (name: RegExp) => screen.findByRole("radio", { name });
+  };
+  it("marks the chosen and the recommended one", async () => {
+    const row = await ledger()(/Tolerance bound, normal/);
     expect(row).toBeChecked();
     expect(within(row).getByText("recommended")).toBeInTheDocument();
     expect(row).toHaveTextContent("21.0 kN");
   });
-  it("shows a refusal with its reason and lets nobody choose it", () => {
-    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={() => undefined} />);
-    const row = screen.getByRole("radio", { name: /Distribution-free/ });
+  it("shows a refusal with its reason and lets nobody choose it", async () => {
+    const row = await ledger()(/Distribution-free/);
     expect(row).toBeDisabled();
     expect(row).toHaveTextContent("Refused: needs 59 breaks, has 6");
   });
-  it("does not offer what is no minimum", () => {
-    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={() => undefined} />);
-    expect(screen.getByRole("radio", { name: /Average/ })).toBeDisabled();
+  it("does not offer what is no minimum", async () => {
+    expect(await ledger()(/Average/)).toBeDisabled();
   });
   it("tells which one was picked", async () => {
     const choose = vi.fn();
-    renderInLot(<Ledger rating={rating()} unit="kN" onChoose={choose} />);
-    await userEvent.click(screen.getByRole("radio", { name: /Lowest/ }));
+    await userEvent.click(await ledger(choose)(/Lowest/));
     expect(choose).toHaveBeenCalledWith("lowest");
   });
-  it("rounds down when another unit is shown", () => {
-    renderInLot(<Ledger rating={rating()} unit="lbf" onChoose={() => undefined} />);
-    expect(screen.getByRole("radio", { name: /Lowest/ })).toHaveTextContent("5125 lbf");
+  it("shows the core's own text of another unit", async () => {
+    const unit = { symbol: "lbf", factor: 4.4482216152605 };
+    expect(await ledger(vi.fn(), { unit })(/Lowest/)).toHaveTextContent("5125 lbf");
   });
 });
 
 describe("borrowing scatter", () => {
-  const lender = (id: number, name: string, because: string | null = null) => ({
+  const lender = (id: number, name: string, reason: string | null = null): Schemas["Lender"] => ({
     id,
     name,
     customer: "Brindle Works",
     breaks: 5,
-    mean_newtons: 23000,
-    standard_deviation_newtons: 610,
-    because,
+    mean: figure(23000),
+    standard_deviation: figure(610),
+    reason,
     chosen: false,
   });
   it("sends the lots that were ticked and leaves those that cannot lend alone", async () => {
@@ -58,7 +62,7 @@ describe("borrowing scatter", () => {
       }),
       "PUT /api/lots/7/lenders": () => ({ body: [{ ...lender(4, "Spring lot"), chosen: true }] }),
     });
-    renderInLot(<Borrow unit="kN" />);
+    renderInLot(<Borrow />);
     await userEvent.click(await screen.findByRole("button", { name: "Borrow scatter" }));
     expect(await screen.findByRole("checkbox", { name: /Autumn lot/ })).toBeDisabled();
     await userEvent.click(screen.getByRole("checkbox", { name: /Spring lot/ }));
@@ -67,82 +71,154 @@ describe("borrowing scatter", () => {
   });
   it("says when nobody can lend yet", async () => {
     serve({ "GET /api/lots/7/lenders": () => ({ body: [] }) });
-    renderInLot(<Borrow unit="kN" />);
+    renderInLot(<Borrow />);
     await userEvent.click(await screen.findByRole("button", { name: "Borrow scatter" }));
     expect(await screen.findByText(/No other lot of this type has a break yet/)).toBeInTheDocument();
   });
 });
 
 describe("the result", () => {
-  it("shows minimum, factor and working load as the core states them", () => {
-    renderInLot(<Result rating={rating()} unit="kN" onFactor={() => undefined} />);
-    expect(screen.getByTestId("minimum")).toHaveTextContent("21.0");
+  it("shows minimum, factor and working load as the core states them", async () => {
+    renderInLot(<Result rating={rating()} onFactor={() => undefined} />);
+    expect(await screen.findByTestId("minimum")).toHaveTextContent("21.0");
+    expect(screen.getByTestId("factor")).toHaveTextContent("5");
     expect(screen.getByTestId("working-load")).toHaveTextContent("4.2");
   });
   it("moves to the next stop by key and takes the stop's own figure", async () => {
     const factor = vi.fn();
-    renderInLot(<Result rating={rating()} unit="kN" onFactor={factor} />);
-    screen.getByRole("slider", { name: "Design factor" }).focus();
+    renderInLot(<Result rating={rating()} onFactor={factor} />);
+    (await screen.findByRole("slider", { name: "Design factor" })).focus();
     await userEvent.keyboard("{ArrowRight}");
     expect(factor).toHaveBeenCalledWith(6);
   });
-  it("says why there is none", () => {
-    renderInLot(
-      <Result
-        rating={rating({ minimum: null, working_load_limit: null, recommended_because: "One break gives no minimum." })}
-        unit="kN"
-        onFactor={() => undefined}
-      />,
-    );
-    expect(screen.getByText("None yet")).toBeInTheDocument();
+  it("says why there is none", async () => {
+    const none = rating({ minimum: null, working_load_limit: null, recommended_reason: "One break gives no minimum." });
+    renderInLot(<Result rating={none} onFactor={() => undefined} />);
+    expect(await screen.findByText("None yet")).toBeInTheDocument();
     expect(screen.getByText("One break gives no minimum.")).toBeInTheDocument();
   });
 });
 
-describe("the claim", () => {
-  const verdict = {
-    state: "fail" as const,
-    because: "Even the upper bound lies below the claim.",
-    claimed_newtons: 24000,
-    claimed: { text: "24.0", unit: "kN", newtons: 24000 },
-    lower_newtons: 21085,
-    upper_newtons: 23006,
-    uncertainty_newtons: 0,
+describe("pieces loaded before", () => {
+  it("shows the minimum with and without them, and tells which was chosen", async () => {
+    const change = vi.fn();
+    const found = {
+      count: 2,
+      counted: true,
+      with: figure(20000),
+      without: figure(21000),
+      pairs: 2,
+      paired_in_words: "Two pairs.",
+      in_words: "2 of 6.",
+    };
+    renderInLot(<Preloaded found={found} onChange={change} />);
+    expect((await screen.findByText("Minimum with them")).parentElement).toHaveTextContent("20.0 kN");
+    expect(screen.getByText("Minimum without").parentElement).toHaveTextContent("21.0 kN");
+    await userEvent.click(screen.getByRole("radio", { name: "leave out" }));
+    expect(change).toHaveBeenCalledWith("leave_out");
+  });
+});
+
+describe("claims", () => {
+  const verdict: Schemas["Verdict"] = {
+    state: "fail",
+    reason: "Even the upper bound lies below the claim.",
+    claim_id: 31,
+    source: "leaflet",
+    claimed: figure(24000),
+    claimed_si: 24000,
+    lower_si: 21085,
+    upper_si: 23006,
+    uncertainty_si: 0,
     quantity: "5th percentile",
   };
-  const margins = {
-    excess_newtons: -3000,
-    excess_text: "-3.0",
+  const margin: Schemas["Margin"] = {
+    excess: { text: "-3.0", unit: "kN", value_si: -3000, texts: { kN: "-3.0" } },
     excess_share: -0.125,
+    excess_share_text: "-12.5 %",
     realised_factor: 7,
-    required_newtons: 3000,
+    realised_factor_text: "7.00",
+    required_si: 3000,
     band: "above",
     meets_requirement: true,
   };
-
-  it("is answered in a sentence, with force, per cent and factor", () => {
-    const page = lotPage({ summary: summary({ requirement: { newtons: 3000, measure: "working_load" } }) });
-    renderInLot(<Claim rating={rating({ verdict, margins })} unit="kN" />, { page });
-    expect(screen.getByTestId("verdict")).toHaveTextContent("Fails.");
+  it("are answered in sentences, with force, per cent and factor; what differs between them is said", async () => {
+    const conflict = "Two claims differ: 24 kN, and 30 kN.";
+    const given = statement({ verdicts: [verdict], margins: [margin], claim_conflicts: [conflict] });
+    renderInLot(<Claims statement={given} />);
+    expect(await screen.findByTestId("verdict")).toHaveTextContent("Fails.");
     expect(screen.getByText(/\u22123\.0 kN, \u221212\.5 %/)).toBeInTheDocument();
     expect(screen.getByText("7.00")).toBeInTheDocument();
     expect(screen.getByText(/over-strong is a finding too/)).toBeInTheDocument();
     expect(screen.getByText("carried")).toBeInTheDocument();
+    expect(screen.getByText(conflict)).toBeInTheDocument();
   });
-  it("is said to be missing", () => {
-    renderInLot(<Claim rating={rating()} unit="kN" />);
-    expect(screen.getByText("No claim")).toBeInTheDocument();
+  it("are said to be missing", async () => {
+    renderInLot(<Claims statement={statement()} />, {
+      page: lotPage({ ask: ask({ claims: [] }), summary: summary({ claims: [] }) }),
+    });
+    expect(await screen.findByText("No claim")).toBeInTheDocument();
+  });
+});
+
+describe("signing", () => {
+  const dialog = (around: Partial<Schemas["Rating"]>) => {
+    const done = vi.fn();
+    const rated = rating({}, around);
+    renderInLot(
+      <SignDialog rating={rated} open onOpenChange={() => undefined} onSigned={done} onLook={() => undefined} />,
+    );
+    return done;
+  };
+  it("sends the hash of what is on the screen", async () => {
+    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
+    const done = dialog({});
+    expect(await screen.findByRole("dialog")).toHaveTextContent("21.0 kN");
+    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
+    await waitFor(() => expect(done).toHaveBeenCalled());
+    expect(sent[0]?.body).toMatchObject({ sha256: "6245afbf" });
+    expect(sent[0]?.once).toMatch(/.{8}/);
+  });
+  it("is refused in words while something stands in the way", async () => {
+    serve();
+    dialog({ obstacles: ["2 pulls are not judged yet"] });
+    expect(await screen.findByRole("alert")).toHaveTextContent("2 pulls are not judged yet");
+    expect(screen.getByRole("button", { name: "Sign this" })).toBeDisabled();
+  });
+  it("asks for a sentence where fewer were pulled than planned", async () => {
+    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
+    dialog({ fewer: true });
+    await userEvent.click(await screen.findByRole("button", { name: "Sign this" }));
+    expect(await screen.findByText("a sentence is needed")).toBeInTheDocument();
+    expect(sent).toHaveLength(0);
+    await userEvent.type(screen.getByLabelText(/2 of 4 planned pulls/), "no more were made");
+    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
+    await waitFor(() => expect(sent[0]?.body).toMatchObject({ fewer_reason: "no more were made" }));
+  });
+  it("names what changed meanwhile, and signs nothing", async () => {
+    const error = {
+      kind: "conflict",
+      message: "It changed.",
+      fields: {},
+      changed: ["Pull 2 is void now, by Tobin Marl"],
+    };
+    serve({ "POST /api/lots/7/statements": () => ({ status: 409, body: { error } }) });
+    const done = dialog({});
+    await userEvent.click(await screen.findByRole("button", { name: "Sign this" }));
+    expect(await screen.findByText("Pull 2 is void now, by Tobin Marl")).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Show the rating as it is now" })).toBeInTheDocument();
+    expect(done).not.toHaveBeenCalled();
   });
 });
 
 describe("the evidence", () => {
-  const plot: Schemas["Rating"]["plot"] = [
+  const plot: Schemas["Statement"]["plot"] = [
     {
       family: "normal",
       logarithms: false,
       points: [
-        { newtons: 22800, share: 0.2, score: -0.84, arrow: null },
-        { newtons: 23900, share: 0.6, score: 0.25, arrow: "right" },
+        { value_si: 22800, share: 0.2, score: -0.84, arrow: null },
+        { value_si: 23900, share: 0.6, score: 0.25, arrow: "right" },
       ],
       axis: [
         { share: 0.03, score: -1.88 },
@@ -154,36 +230,29 @@ describe("the evidence", () => {
       scale: 680,
     },
   ];
-  const aids = [
-    {
-      key: "grubbs",
-      name: "Grubbs",
-      flags: true,
-      in_words: "too far out",
-      can_see: "At 6 values one.",
-      values: ["20.1"],
-    },
-  ];
-  it("draws the breaks on a line, bounds as arrows, and says what each test can see", () => {
+  const grubbs = {
+    key: "grubbs",
+    name: "Grubbs",
+    flags: true,
+    in_words: "too far out",
+    detectable: "At 6 values one.",
+  };
+  it("draws the breaks on a line, bounds as arrows, and says what each test can see", async () => {
     serve();
-    renderInLot(<Evidence rating={rating({ plot, aids })} unit="kN" />);
-    expect(screen.getByRole("img", { name: /Probability plot/ }).querySelectorAll("circle")).toHaveLength(1);
+    const given = statement({ plot, sample_tests: [{ ...grubbs, values: [figure(20100)] }] });
+    renderInLot(<Evidence statement={given} />);
+    const drawn = await screen.findByRole("img", { name: /Probability plot/ });
+    expect(drawn.querySelectorAll("circle")).toHaveLength(1);
     expect(screen.getByText("1 test of 1 see something")).toBeInTheDocument();
     expect(screen.getByText(/At 6 values one/)).toBeInTheDocument();
   });
-  it("says what limits next and what more breaks would do", () => {
+  it("says what limits next and what more breaks would do", async () => {
     serve();
-    const ways = {
-      in_words: "“stitching” limits.",
-      ways: [{ mode: "stitching", breaks: 4, newtons: 20100, school: "x", refusal: null, stated: "20.1" }],
-    };
-    renderInLot(
-      <Further
-        rating={rating({ ways, next_breaks: [{ more: 1, newtons: 21300, expected_newtons: null, stated: "21.3" }] })}
-        unit="kN"
-      />,
-    );
-    expect(screen.getByText("“stitching” limits.")).toBeInTheDocument();
+    const mode = { mode: "stitching", breaks: 4, value_si: 20100, school: "x", refusal: null, stated: figure(20100) };
+    const failure_modes = { in_words: "“stitching” limits.", modes: [mode] };
+    const next_breaks = [{ more: 1, value_si: 21300, expected_si: null, stated: figure(21300) }];
+    renderInLot(<Further statement={statement({ failure_modes, next_breaks })} />);
+    expect(await screen.findByText("“stitching” limits.")).toBeInTheDocument();
     expect(screen.getByText("1 more").parentElement).toHaveTextContent("21.3 kN");
   });
 });
