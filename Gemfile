@@ -2,8 +2,8 @@
 
 source "https://rubygems.org"
 
-gem "dry-schema", "1.13.4"
 gem "argon2", "2.3.3"
+gem "dry-schema", "1.13.4"
 gem "json", "3.1.0"
 gem "json_schemer"
 gem "matrix", "~> 0.4"

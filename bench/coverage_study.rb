@@ -9,10 +9,14 @@ class CoverageStudy
   NORMAL = MildAnvil::Core::Statistics::Normal
   COUNTS = [3, 5, 10, 20].freeze
   SHARES = [0.0, 0.2, 0.4].freeze # of the values that are only "at least"
-  POPULATIONS = { "normal" => ->(u) { 1000 * (1 + (0.1 * NORMAL.quantile(u))) }, "log-normal" => ->(u) { 1000 * Math.exp(0.1 * NORMAL.quantile(u)) },
-                  "Weibull 5" => ->(u) { 1000 * ((-Math.log(1 - u))**0.2) }, "Weibull 20" => ->(u) { 1000 * ((-Math.log(1 - u))**0.05) } }.freeze
-  QUICK = %i[mean_minus_three_s tolerance_normal tolerance_lognormal fitted_normal fitted_lognormal fitted_weibull].freeze
-  # The school whose own assumption holds, calibrated as a rating is. On logarithms a log-normal lot is a normal one, and all
+  POPULATIONS = { "normal" => ->(u) { 1000 * (1 + (0.1 * NORMAL.quantile(u))) },
+                  "log-normal" => ->(u) { 1000 * Math.exp(0.1 * NORMAL.quantile(u)) },
+                  "Weibull 5" => ->(u) { 1000 * ((-Math.log(1 - u))**0.2) },
+                  "Weibull 20" => ->(u) { 1000 * ((-Math.log(1 - u))**0.05) } }.freeze
+  QUICK = %i[mean_minus_three_s tolerance_normal tolerance_lognormal fitted_normal fitted_lognormal
+             fitted_weibull].freeze
+  # The school whose own assumption holds, calibrated as a rating is. On logarithms a log-normal lot is a normal one,
+  # and all
   # Weibull shapes are one: so two populations stand for four.
   OWN = { "normal" => :fitted_normal, "Weibull 5" => :fitted_weibull }.freeze
   BATCH = 100
@@ -35,7 +39,9 @@ class CoverageStudy
   # @return [String] a table in Markdown
   def report
     head = ["population", "n", "only “at least”", *QUICK.map { |k| k.to_s.tr("_", " ") }, "own, simulated"]
-    rows = POPULATIONS.keys.product(COUNTS, SHARES).map { |name, n, share| [name, n, "#{(share * 100).round} %", *cells([name, n, share])] }
+    rows = POPULATIONS.keys.product(COUNTS, SHARES).map do |name, n, share|
+      [name, n, "#{(share * 100).round} %", *cells([name, n, share])]
+    end
     [head, head.map { "---" }, *rows].map { |row| "| #{row.join(' | ')} |" }.join("\n")
   end
 
@@ -43,7 +49,13 @@ class CoverageStudy
 
   def batches((name, n, share))
     quick = (0...(@lots / BATCH)).map { |b| [name, n, share, b, :quick] }
-    slow = OWN.key?(name) && (share.positive? || name != "normal") ? (0...(@simulated / BATCH)).map { |b| [name, n, share, b, :simulated] } : []
+    slow = if OWN.key?(name) && (share.positive? || name != "normal")
+             (0...(@simulated / BATCH)).map do |b|
+               [name, n, share, b, :simulated]
+             end
+           else
+             []
+           end
     quick + slow
   end
 
@@ -74,8 +86,15 @@ class CoverageStudy
   def lot(quantile, count, share, random)
     RATING::Sample.new(Array.new(count) do
       strength = quantile.call(even(random))
-      connector = share.zero? ? Float::INFINITY : quantile.call((even(random)**(share / (1 - share))).clamp(1.0e-12, 1 - 1.0e-12))
-      RATING::Observation.checked(counts_as: connector < strength ? :at_least : :break, force_newtons: [strength, connector].min.clamp(1.0, nil))
+      connector = if share.zero?
+                    Float::INFINITY
+                  else
+                    quantile.call((even(random)**(share / (1 - share))).clamp(1.0e-12,
+                                                                              1 - 1.0e-12))
+                  end
+      RATING::Observation.checked(counts_as: connector < strength ? :at_least : :break,
+                                  force_newtons: [strength, connector].min.clamp(1.0,
+                                                                                 nil))
     end)
   end
 

@@ -5,7 +5,8 @@ require "net/http"
 require_relative "../launch/launch"
 
 # Forty files from three loggers, only more of them: what the screen does with a drop, over HTTP to the server as it is
-# started for work. Three files at once are previewed; then one after the other is saved, so that they are numbered in order;
+# started for work. Three files at once are previewed; then one after the other is saved, so that they are numbered in
+# order;
 # then the curves are asked for, three at once.
 class ManyFiles
   FILES = 200
@@ -18,10 +19,13 @@ class ManyFiles
     serve do
       lot = Bench.lot("Many files")
       drafts = Array.new(FILES)
-      seconds = [each(texts) { |text, k| drafts[k] = upload("/api/lots/#{lot.id}/previews", text, "#{k}.csv").fetch("draft_id") },
+      seconds = [each(texts) do |text, k|
+        drafts[k] = upload("/api/lots/#{lot.id}/previews", text, "#{k}.csv").fetch("draft_id")
+      end,
                  each(drafts, 1) { |draft, k| drafts[k] = save("/api/lots/#{lot.id}/curves", draft).fetch("curve_id") },
                  each(drafts) { |curve, _| get("/api/curves/#{curve}/window?points=700") }]
-      Bench.say "#{FILES} files of #{ROWS} rows, drop to drawn", format("%.1f s: previewed in %.1f s, saved in %.1f s, drawn in %.1f s", seconds.sum, *seconds)
+      Bench.say "#{FILES} files of #{ROWS} rows, drop to drawn",
+                format("%.1f s: previewed in %.1f s, saved in %.1f s, drawn in %.1f s", seconds.sum, *seconds)
     end
   end
 
@@ -29,14 +33,22 @@ class ManyFiles
 
   def log(seed)
     random = Random.new(seed)
-    body = Array.new(ROWS) { |i| format("%.3f,%.2f,%.4f", i * 0.005, (i.between?(800, 18_000) ? (i - 800) * 0.6 : 0.0) + random.rand, i * 0.0005) }
+    body = Array.new(ROWS) do |i|
+      format("%.3f,%.2f,%.4f", i * 0.005, (i.between?(800, 18_000) ? (i - 800) * 0.6 : 0.0) + random.rand, i * 0.0005)
+    end
     ["Time [s],Force [N],Displacement [mm]", *body, ""].join("\n")
   end
 
   # @return [Float] seconds for all of them
   def each(items, at_once = AT_ONCE)
     waiting = Queue.new.tap { |queue| items.each_with_index { |item, k| queue << [item, k] } }.close
-    Bench.timed { Array.new(at_once) { Thread.new { while (one = waiting.pop) do yield(*one) end } }.each(&:join) }.first
+    Bench.timed do
+      Array.new(at_once) do
+        Thread.new do
+          while (one = waiting.pop) do yield(*one) end
+        end
+      end.each(&:join)
+    end.first
   end
 
   def serve

@@ -9,7 +9,8 @@ require_relative "many_files"
 # The measurements of bin/bench; times are medians.
 module Bench
   ROWS = 1_000_000
-  PANDAS = "import time,sys\ntry:\n import pandas as pd\nexcept ImportError:\n sys.exit(3)\nt=time.time(); d=pd.read_csv(sys.argv[1]); d.iloc[:,1].max(); print(time.time()-t)"
+  PANDAS = "import time,sys\ntry:\n import pandas as pd\nexcept ImportError:\n sys.exit(3)\nt=time.time(); " \
+           "d=pd.read_csv(sys.argv[1]); d.iloc[:,1].max(); print(time.time()-t)"
 
   module_function
 
@@ -40,7 +41,8 @@ module Bench
 
   def lot(name = "Bench lot")
     @job ||= MildAnvil::Actions::CreateJob.call(customer: "Bench", title: "Measurements", person_id: person.id)
-    MildAnvil::Actions::SaveLot.create(job_id: @job.id, values: { name: name, item_type: "sewn_loop" }, person_id: person.id)
+    MildAnvil::Actions::SaveLot.create(job_id: @job.id, values: { name: name, item_type: "sewn_loop" },
+                                       person_id: person.id)
   end
 
   def long_log
@@ -57,9 +59,15 @@ module Bench
     file = Tempfile.new("bench").tap { |f| f.write(bytes) && f.flush }
     before = peak_megabytes
     target = lot
-    seconds, @pull = timed { MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "long.csv", source: MildAnvil::Devices::Delimited::Source.file(file.path), person_id: person.id) }
-    say "import of #{ROWS} rows x 3 (#{bytes.bytesize / 1_000_000} MB)", format("%.2f s, stored and drawable with its findings; peak %.0f N", seconds, @pull.peak_newtons)
-    say "  memory on top", "#{peak_megabytes - before} MB = #{format('%.1f', (peak_megabytes - before) * 1.0e6 / bytes.bytesize)} x the file"
+    seconds, @pull = timed do
+      MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "long.csv",
+                                           source: MildAnvil::Devices::Delimited::Source.file(file.path), person_id: person.id)
+    end
+    say "import of #{ROWS} rows x 3 (#{bytes.bytesize / 1_000_000} MB)",
+        format("%.2f s, stored and drawable with its findings; peak %.0f N", seconds, @pull.peak_newtons)
+    say "  memory on top",
+        "#{peak_megabytes - before} MB = #{format('%.1f',
+                                                  (peak_megabytes - before) * 1.0e6 / bytes.bytesize)} x the file"
     yardstick(file.path, seconds)
   end
 
@@ -69,11 +77,15 @@ module Bench
     return say("  against pandas read_csv + max", "python3-pandas is not installed") unless pandas.positive?
 
     alike, = timed(3) { read(path).then { |recording| MildAnvil::Core::Packed.survey(recording.main.packed).highest } }
-    say "  against pandas read_csv + max", format("%.2f s, ratio %.2f; reading and highest force alone %.2f s, ratio %.2f", pandas, seconds / pandas, alike, alike / pandas)
+    say "  against pandas read_csv + max",
+        format("%.2f s, ratio %.2f; reading and highest force alone %.2f s, ratio %.2f", pandas, seconds / pandas,
+               alike,
+               alike / pandas)
   end
 
   def read(path)
-    MildAnvil::Devices::Delimited::FileReader.read(MildAnvil::Devices::Delimited::Source.file(path), name: "long.csv", units: MildAnvil::Catalogue.units).recording
+    MildAnvil::Devices::Delimited::FileReader.read(MildAnvil::Devices::Delimited::Source.file(path), name: "long.csv",
+                                                                                                     units: MildAnvil::Catalogue.units).recording
   end
 
   def window
@@ -84,9 +96,12 @@ module Bench
     lengths.each do |length|
       seconds = Array.new(15) do
         from = random.rand * (curve.end_seconds - length)
-        timed { ask("/api/curves/#{curve.id}/window?points=700&from_seconds=#{from}&to_seconds=#{from + length}") }.first
+        timed do
+          ask("/api/curves/#{curve.id}/window?points=700&from_seconds=#{from}&to_seconds=#{from + length}")
+        end.first
       end
-      say "zoom window of #{length} s", format("median %.1f ms, slowest %.1f ms", seconds.sort[7] * 1000, seconds.max * 1000)
+      say "zoom window of #{length} s",
+          format("median %.1f ms, slowest %.1f ms", seconds.sort[7] * 1000, seconds.max * 1000)
     end
   end
 
@@ -110,7 +125,9 @@ module Bench
         20.times do |i|
           specimen = db[:specimens].insert(lot_id: lot.id, number: i + 1)
           feature = db[:features].insert(specimen_id: specimen, name: "end A")
-          pull = db[:pulls].insert(lot_id: lot.id, feature_id: feature, number: i + 1, origin: "typed", peak_newtons: 9000 + (random.rand * 900), resolution_newtons: 10.0, pulled_at: Time.now)
+          pull = db[:pulls].insert(lot_id: lot.id, feature_id: feature, number: i + 1, origin: "typed",
+                                   peak_newtons: 9000 + (random.rand * 900), resolution_newtons: 10.0,
+                                   pulled_at: Time.now)
           db[:judgements].insert(pull_id: pull, counts_as: "break", person_id: person.id, created_at: Time.now)
         end
         MildAnvil::Actions::RefreshLot.call(lot)
@@ -123,8 +140,12 @@ module Bench
     require "capybara"
     require "ferrum"
     server = Capybara::Server.new(MildAnvil::Web::Application).boot
-    path = %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find { |p| File.exist?(p) } || (return say("opening the application", "no Chromium is installed"))
-    browser = Ferrum::Browser.new(browser_path: path, browser_options: { "no-sandbox" => nil, "disable-gpu" => nil, "disable-background-networking" => nil })
+    path = %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find do |p|
+      File.exist?(p)
+    end || (return say("opening the application", "no Chromium is installed"))
+    browser = Ferrum::Browser.new(browser_path: path,
+                                  browser_options: { "no-sandbox" => nil,
+                                                     "disable-gpu" => nil, "disable-background-networking" => nil })
     browser.go_to("about:blank")
     seconds, = timed do
       browser.go_to("http://127.0.0.1:#{server.port}/lots")
@@ -147,19 +168,35 @@ module Bench
     say "a tolerance factor, not asked for before", format("%.2f ms", seconds * 1000)
     rating = MildAnvil::Core::Rating
     unit = MildAnvil::Catalogue.units.force!("kN")
-    lots = Array.new(6) { |k| rating::Sample.new(Array.new(30) { |i| rating::Observation.checked(counts_as: :break, force_newtons: 20_000.0 + (900 * Math.sin((i * 7) + k))) }) }
-    rate = ->(lot, **given) { timed { rating::ComputeRating.call(lot, rating::Terms.checked(unit: unit, **given)) }.first * 1000 }
-    say "all that the Rate screen shows, 30 breaks", format("%.0f ms the first time, then %.0f ms", rate.call(lots[0]), lots[1..4].map { |lot| rate.call(lot) }.sort[1])
+    lots = Array.new(6) do |k|
+      rating::Sample.new(Array.new(30) do |i|
+        rating::Observation.checked(counts_as: :break, force_newtons: 20_000.0 + (900 * Math.sin((i * 7) + k)))
+      end)
+    end
+    rate = lambda { |lot, **given|
+      timed do
+        rating::ComputeRating.call(lot, rating::Terms.checked(unit: unit, **given))
+      end.first * 1000
+    }
+    say "all that the Rate screen shows, 30 breaks", format("%.0f ms the first time, then %.0f ms", rate.call(lots[0]),
+                                                            lots[1..4].map { |lot|
+                                                              rate.call(lot)
+                                                            }.sort[1])
     say "  with every fitted bound simulated", format("%.0f ms", rate.call(lots[5], simulate: true))
     groups = Array.new(8) { |g| ["group #{g}", Array.new(6) { |i| 20 + (0.3 * g) + Math.sin((i * 5) + g) }] }.to_h
-    say "Tukey on 8 groups", format("%.0f ms", timed { MildAnvil::Core::Compare::OneWay.new(groups).tukey }.first * 1000)
+    say "Tukey on 8 groups", format("%.0f ms", timed {
+      MildAnvil::Core::Compare::OneWay.new(groups).tukey
+    }.first * 1000)
   end
 
   # Everything that is found in a curve of a million samples, reading apart.
   def findings
     reader = MildAnvil::Devices::Delimited
     file = Tempfile.new("bench").tap { |f| f.write(long_log) && f.flush }
-    seconds, reading = timed { reader::FileReader.read(reader::Source.file(file.path), name: "long.csv", units: MildAnvil::Catalogue.units) }
+    seconds, reading = timed do
+      reader::FileReader.read(reader::Source.file(file.path), name: "long.csv",
+                                                              units: MildAnvil::Catalogue.units)
+    end
     say "reading #{ROWS} rows x 3", format("%.2f s", seconds)
     seconds, found = timed(3) { MildAnvil::Core::Curve::Analysis.new(reading.recording).findings }
     say "all findings of them", format("%.2f s, %d of them", seconds, found.size)

@@ -78,7 +78,8 @@ module Demo
     def sign(lot, **reasons)
       rated = ACTIONS::RateLot.call(lot_id: lot.id)
       seen = ACTIONS::Computations.compute(ACTIONS::Computations.want(rated.inputs, lot_id: lot.id))
-      ACTIONS::SignStatement.call(lot_id: lot.id, sha256: seen.statement_sha256, person_id: technicians.first, **reasons)
+      ACTIONS::SignStatement.call(lot_id: lot.id, sha256: seen.statement_sha256, person_id: technicians.first,
+                                  **reasons)
     end
   end
 end

@@ -21,7 +21,10 @@ module Launch
 
     def run
       puts "Mild Anvil"
-      raise Trouble.new("port #{@port} is in use", mend: "stop what uses it, or start with --port #{@port + 10}") unless Launch.port_free?(@port)
+      unless Launch.port_free?(@port)
+        raise Trouble.new("port #{@port} is in use",
+                          mend: "stop what uses it, or start with --port #{@port + 10}")
+      end
 
       Packages.ready
       FrontEnd.ready
@@ -53,8 +56,9 @@ module Launch
 
     def prepare(environment)
       Launch.step("schema and demo") do
-        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), log: "prepare", env: environment,
-                                                                                          mend: "read the lines above")
+        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), log: "prepare",
+                                                                                           env: environment,
+                                                                                           mend: "read the lines above")
       end
       accounts, demo = File.read(File.join(VAR, "log", "prepare.log")).match(PEOPLE).captures
       @people = accounts.to_i.positive?
@@ -82,7 +86,10 @@ module Launch
     # A worker that dies is started again; a web server that ends is trouble.
     def watch(environment)
       sleep 0.2
-      raise Trouble.new("the web server ended; the end of #{log('web')}:\n#{tail('web')}", mend: "read #{log('web')}") if ended?(@web)
+      if ended?(@web)
+        raise Trouble.new("the web server ended; the end of #{log('web')}:\n#{tail('web')}",
+                          mend: "read #{log('web')}")
+      end
 
       @worker = spawn_logged(environment, "worker", "bundle", "exec", "ruby", "bin/worker") if ended?(@worker)
     end
@@ -110,7 +117,8 @@ module Launch
       return "  The page asks for the first administrator.\n" unless @people
       return "  Sign in by name and password.\n" unless @demo_people
 
-      "  Sign in as wren (technician), isolde (reviewer), maren (administrator) or pell (viewer); the password of each is\n  " \
+      "  Sign in as wren (technician), isolde (reviewer), maren (administrator) or pell (viewer); the password of " \
+        "each is\n  " \
         "fernhollow-NAME, and the page offers them by one click.\n"
     end
 
@@ -118,7 +126,10 @@ module Launch
       deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + ANSWERS_WITHIN_SECONDS
       until answers?
         late = Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-        raise Trouble.new("the web server did not start; the end of #{log('web')}:\n#{tail('web')}", mend: "read #{log('web')}") if late || ended?(@web)
+        if late || ended?(@web)
+          raise Trouble.new("the web server did not start; the end of #{log('web')}:\n#{tail('web')}",
+                            mend: "read #{log('web')}")
+        end
         return if @stopping
 
         sleep 0.1
@@ -127,7 +138,8 @@ module Launch
 
     def answers?
       uri = URI("#{address}/api/health")
-      options = { use_ssl: uri.scheme == "https", verify_mode: OpenSSL::SSL::VERIFY_NONE } # our own certificate, on this machine
+      options = { use_ssl: uri.scheme == "https",
+                  verify_mode: OpenSSL::SSL::VERIFY_NONE } # our own certificate, on this machine
       Net::HTTP.start(uri.host, uri.port, **options) { |http| http.get(uri.path) }.is_a?(Net::HTTPOK)
     rescue SystemCallError, IOError, Net::ReadTimeout, OpenSSL::SSL::SSLError
       false

@@ -35,7 +35,8 @@ module Launch
       certificate.not_before = Time.now - 3600
       certificate.not_after = Time.now + VALID_SECONDS
       kind = host.match?(/\A[\d.]+\z|:/) ? "IP" : "DNS"
-      certificate.add_extension(OpenSSL::X509::ExtensionFactory.new.create_extension("subjectAltName", "#{kind}:#{host}"))
+      certificate.add_extension(OpenSSL::X509::ExtensionFactory.new.create_extension("subjectAltName",
+                                                                                     "#{kind}:#{host}"))
       certificate.sign(key, OpenSSL::Digest.new("SHA256"))
     end
   end

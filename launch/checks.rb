@@ -17,7 +17,8 @@ module Launch
       puts "Setting up"
       Packages.ready(testing: true)
       FrontEnd.ready
-      database = DatabaseServer.new(File.join(VAR, "test-database"), port: Launch.any_free_port, name: "mild_anvil_test")
+      database = DatabaseServer.new(File.join(VAR, "test-database"), port: Launch.any_free_port,
+                                                                     name: "mild_anvil_test")
       database.start
       check(database)
       sum_up
@@ -46,11 +47,13 @@ module Launch
       puts "\n== #{name}"
       started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
       passed = yield
-      @outcomes << Outcome.new(name: name, passed: passed, seconds: Process.clock_gettime(Process::CLOCK_MONOTONIC) - started)
+      @outcomes << Outcome.new(name: name, passed: passed,
+                               seconds: Process.clock_gettime(Process::CLOCK_MONOTONIC) - started)
     end
 
     def ruby(env, pattern)
-      prepare(env) && command(env, "bundle", "exec", "ruby", "-Itest", "-e", "Dir[#{pattern.dump}].sort.each { |file| require File.expand_path(file) }")
+      prepare(env) && command(env, "bundle", "exec", "ruby", "-Itest", "-e",
+                              "Dir[#{pattern.dump}].sort.each { |file| require File.expand_path(file) }")
     end
 
     # The schema of the test database, made anew where it is missing.

@@ -4,7 +4,8 @@ require "etc"
 require "securerandom"
 
 module Launch
-  # A MariaDB server of our own on loopback: its data, socket and secret lie under var/; the system's service is never touched.
+  # A MariaDB server of our own on loopback: its data, socket and secret lie under var/; the system's service is never
+  # touched.
   class DatabaseServer
     SQL_MODE = "STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO"
     ANSWERS_WITHIN_SECONDS = 30
@@ -77,11 +78,15 @@ module Launch
 
     def initialize_data
       free = Launch.free_megabytes(ROOT)
-      raise Trouble.new("the disk has #{free} MB free and the database needs #{LEAST_MEGABYTES} MB", mend: "make room on the disk that holds #{@folder}") if free < LEAST_MEGABYTES
+      if free < LEAST_MEGABYTES
+        raise Trouble.new("the disk has #{free} MB free and the database needs #{LEAST_MEGABYTES} MB",
+                          mend: "make room on the disk that holds #{@folder}")
+      end
 
       FileUtils.mkdir_p(@folder)
-      Launch.run("mariadb-install-db", "--no-defaults", "--user=#{user}", "--datadir=#{data}", "--skip-test-db", "--auth-root-socket-user=#{user}",
-                 "--auth-root-authentication-method=socket", log: "database", mend: "read #{log}")
+      Launch.run("mariadb-install-db", "--no-defaults", "--user=#{user}", "--datadir=#{data}", "--skip-test-db",
+                 "--auth-root-socket-user=#{user}", "--auth-root-authentication-method=socket",
+                 log: "database", mend: "read #{log}")
     end
 
     def running_pid
@@ -97,12 +102,20 @@ module Launch
     end
 
     def spawn_server
-      raise Trouble.new("port #{port} is in use, and the database wants it", mend: "stop what uses it, or give --database-port") unless Launch.port_free?(port)
+      unless Launch.port_free?(port)
+        raise Trouble.new("port #{port} is in use, and the database wants it",
+                          mend: "stop what uses it, or give --database-port")
+      end
 
-      @pid = Process.spawn("mariadbd", "--no-defaults", "--user=#{user}", "--datadir=#{data}", "--bind-address=127.0.0.1", "--port=#{port}", "--socket=#{socket}",
-                           "--pid-file=#{pid_file}", "--skip-name-resolve", "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci",
-                           "--max-allowed-packet=64M", "--sql-mode=#{SQL_MODE}", "--innodb-buffer-pool-size=256M", out: log, err: log, pgroup: true)
+      @pid = Process.spawn("mariadbd", *options, out: log, err: log, pgroup: true)
       File.write(port_file, port.to_s)
+    end
+
+    def options
+      ["--no-defaults", "--user=#{user}", "--datadir=#{data}", "--bind-address=127.0.0.1", "--port=#{port}",
+       "--socket=#{socket}", "--pid-file=#{pid_file}", "--skip-name-resolve", "--character-set-server=utf8mb4",
+       "--collation-server=utf8mb4_unicode_ci", "--max-allowed-packet=64M", "--sql-mode=#{SQL_MODE}",
+       "--innodb-buffer-pool-size=256M"]
     end
 
     def prepare
@@ -113,21 +126,26 @@ module Launch
     end
 
     def account(name, file)
-      ["CREATE USER IF NOT EXISTS '#{name}'@'127.0.0.1'", "ALTER USER '#{name}'@'127.0.0.1' IDENTIFIED BY '#{secret(file)}'"]
+      ["CREATE USER IF NOT EXISTS '#{name}'@'127.0.0.1'",
+       "ALTER USER '#{name}'@'127.0.0.1' IDENTIFIED BY '#{secret(file)}'"]
     end
 
     def wait_until_it_answers
       deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + ANSWERS_WITHIN_SECONDS
       until admin("SELECT 1", quiet: true)
         gone = @pid && Process.wait(@pid, Process::WNOHANG)
-        raise Trouble.new("the database did not start; the end of #{log}:\n#{File.readlines(log).last(5).join}", mend: "read #{log}") if gone || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+        if gone || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+          raise Trouble.new("the database did not start; the end of #{log}:\n#{File.readlines(log).last(5).join}",
+                            mend: "read #{log}")
+        end
 
         sleep 0.1
       end
     end
 
     def admin(sql, quiet: false)
-      system("mariadb", "--no-defaults", "--user=#{user}", "--socket=#{socket}", "-e", sql, out: File::NULL, err: quiet ? File::NULL : log)
+      system("mariadb", "--no-defaults", "--user=#{user}", "--socket=#{socket}", "-e", sql,
+             out: File::NULL, err: quiet ? File::NULL : log)
     end
   end
 end

@@ -21,7 +21,8 @@ module Launch
       return :nothing if File.exist?(installed) && File.read(installed) == wanted
 
       Packages.room!
-      Launch.run("npm", "ci", "--no-audit", "--no-fund", log: "npm", chdir: FOLDER, mend: "see whether the npm registry can be reached, then start again")
+      mend = "see whether the npm registry can be reached, then start again"
+      Launch.run("npm", "ci", "--no-audit", "--no-fund", log: "npm", chdir: FOLDER, mend: mend)
       File.write(installed, wanted)
     end
 
@@ -36,7 +37,9 @@ module Launch
     end
 
     def sources
-      files = Dir[File.join(FOLDER, "{src,public}", "**", "*")] + Dir[File.join(FOLDER, "*.{json,ts,html}")] + [File.join(ROOT, "docs/api/openapi.yaml")]
+      files = Dir[File.join(FOLDER, "{src,public}", "**",
+                            "*")] + Dir[File.join(FOLDER,
+                                                  "*.{json,ts,html}")] + [File.join(ROOT, "docs/api/openapi.yaml")]
       files = files.select { |f| File.file?(f) && !f.end_with?("schema.d.ts") }.sort
       Digest::SHA256.hexdigest(files.map { |f| f + Digest::SHA256.file(f).hexdigest }.join)
     end

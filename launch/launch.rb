@@ -23,7 +23,8 @@ module Launch
     $stdout.print("  #{text} … ")
     $stdout.flush
     result = yield
-    $stdout.puts(result == :nothing ? "in place" : format("%.1f s", Process.clock_gettime(Process::CLOCK_MONOTONIC) - started))
+    $stdout.puts(result == :nothing ? "in place" : format("%.1f s",
+                                                          Process.clock_gettime(Process::CLOCK_MONOTONIC) - started))
     result
   end
 

@@ -6,8 +6,8 @@ require "rbconfig"
 module Launch
   # Debian packages, gems and the compiled part, installed or made when they are missing.
   module Packages
-    RUNNING = %w[mariadb-server-core mariadb-client-core libmariadb-dev libxml2-dev libxslt1-dev build-essential ruby-dev pkg-config
-                 fonts-lato fonts-dejavu-core].freeze
+    RUNNING = %w[mariadb-server-core mariadb-client-core libmariadb-dev libxml2-dev libxslt1-dev build-essential
+                 ruby-dev pkg-config fonts-lato fonts-dejavu-core].freeze
     TESTING = %w[chromium-headless-shell].freeze
     LEAST_MEGABYTES = 1500 # a fresh machine needs this much for packages, gems and the database
 
@@ -36,10 +36,15 @@ module Launch
     end
 
     def debian(names)
-      missing = names.reject { |name| `dpkg-query -W -f='${Status}' #{name} 2>/dev/null`.include?("install ok installed") }
+      missing = names.reject do |name|
+        `dpkg-query -W -f='${Status}' #{name} 2>/dev/null`.include?("install ok installed")
+      end
       return :nothing if missing.empty?
 
-      raise Trouble.new("these Debian packages are missing: #{missing.join(' ')}", mend: "run as root, or: apt-get install #{missing.join(' ')}") unless Process.uid.zero?
+      unless Process.uid.zero?
+        raise Trouble.new("these Debian packages are missing: #{missing.join(' ')}",
+                          mend: "run as root, or: apt-get install #{missing.join(' ')}")
+      end
 
       room!
       env = { "DEBIAN_FRONTEND" => "noninteractive" }
@@ -52,14 +57,16 @@ module Launch
       return :nothing if system("bundle", "check", chdir: ROOT, out: File::NULL, err: File::NULL)
 
       room!
-      Launch.run("bundle", "install", log: "bundle", mend: "see whether the gem registry can be reached, then start again")
+      Launch.run("bundle", "install", log: "bundle",
+                                      mend: "see whether the gem registry can be reached, then start again")
     end
 
     def room!
       free = Launch.free_megabytes(ROOT)
       return if free > LEAST_MEGABYTES
 
-      raise Trouble.new("the disk has #{free} MB free and a first start needs #{LEAST_MEGABYTES} MB", mend: "make room on the disk that holds #{ROOT}")
+      raise Trouble.new("the disk has #{free} MB free and a first start needs #{LEAST_MEGABYTES} MB",
+                        mend: "make room on the disk that holds #{ROOT}")
     end
   end
 end

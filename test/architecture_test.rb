@@ -7,10 +7,13 @@ require "open3"
 class ArchitectureTest < Minitest::Test
   ROOT = File.expand_path("..", __dir__)
   LIB = File.join(ROOT, "lib/mild_anvil")
-  MAY = { "core" => %w[Core], "store" => %w[Core Store], "devices" => %w[Core Devices], "documents" => %w[Core Documents],
-          "actions" => %w[Core Store Devices Documents Actions Catalogue], "web" => %w[Core Actions Web Catalogue], "cli" => %w[Core Devices Cli Catalogue] }.freeze
+  MAY = { "core" => %w[Core], "store" => %w[Core Store], "devices" => %w[Core Devices],
+          "documents" => %w[Core Documents],
+          "actions" => %w[Core Store Devices Documents Actions Catalogue], "web" => %w[Core Actions Web Catalogue],
+          "cli" => %w[Core Devices Cli Catalogue] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Catalogue].freeze
-  GEMS = { "core" => [], "devices" => %w[csv json openssl time], "documents" => %w[csv prawn prawn/table], "store" => %w[sequel openssl zlib], "actions" => %w[openssl],
+  GEMS = { "core" => [], "devices" => %w[csv json openssl time], "documents" => %w[csv prawn prawn/table],
+           "store" => %w[sequel openssl zlib], "actions" => %w[openssl],
            "web" => %w[sinatra/base yaml json dry/schema], "cli" => %w[csv dry/schema json optparse] }.freeze
 
   MAY.each do |folder, allowed|
@@ -25,12 +28,17 @@ class ArchitectureTest < Minitest::Test
   end
 
   def test_the_core_touches_no_clock_file_network_or_chance
-    Dir[File.join(LIB, "core/**/*.rb")].each { |path| refute_match(/\b(Time\.now|File\.|Dir\.|IO\.|Kernel\.rand|Random\.(new|rand)|rand\(|Sequel|ENV\[|Net::)/, code(path), path) }
+    Dir[File.join(LIB, "core/**/*.rb")].each do |path|
+      refute_match(/\b(Time\.now|File\.|Dir\.|IO\.|Kernel\.rand|Random\.(new|rand)|rand\(|Sequel|ENV\[|Net::)/,
+                   code(path),
+                   path)
+    end
   end
 
   def test_the_core_loads_alone
     script = "require 'zeitwerk'; require '#{LIB}/errors'; module MildAnvil; module Core; end; end; " \
-             "l = Zeitwerk::Loader.new; l.push_dir('#{LIB}/core', namespace: MildAnvil::Core); l.setup; l.eager_load; print defined?(Sequel).inspect"
+             "l = Zeitwerk::Loader.new; l.push_dir('#{LIB}/core', namespace: MildAnvil::Core); l.setup; " \
+             "l.eager_load; print defined?(Sequel).inspect"
     out, status = Open3.capture2e("bundle", "exec", "ruby", "-e", script, chdir: ROOT)
 
     assert_predicate status, :success?, out
@@ -41,12 +49,17 @@ class ArchitectureTest < Minitest::Test
     Dir[File.join(LIB, "**/*.rb")].each { |path| assert_operator File.foreach(path).count, :<=, 200, path }
   end
 
-  FRONT = { "features" => %w[ui charts sketches format api app], "charts" => %w[format ui charts], "sketches" => %w[format ui sketches], "ui" => %w[ui], "format" => %w[format], "api" => %w[api] }.freeze
+  FRONT = { "features" => %w[ui charts sketches format api app], "charts" => %w[format ui charts],
+            "sketches" => %w[format ui sketches], "ui" => %w[ui], "format" => %w[format], "api" => %w[api] }.freeze
 
   def test_front_end_folders_keep_to_their_imports
     FRONT.each do |folder, allowed|
-      Dir[File.join(ROOT, "frontend/src", folder, "**/*.{ts,tsx}")].reject { |path| path.include?(".test.") }.each do |path|
-        imports = File.read(path).scan(%r{from "@/([\w-]+)(?:/([\w-]+))?}).map { |top, feature| top == "features" ? "features/#{feature}" : top }
+      Dir[File.join(ROOT, "frontend/src", folder, "**/*.{ts,tsx}")].reject do |path|
+        path.include?(".test.")
+      end.each do |path|
+        imports = File.read(path).scan(%r{from "@/([\w-]+)(?:/([\w-]+))?}).map do |top, feature|
+          top == "features" ? "features/#{feature}" : top
+        end
 
         assert_empty imports - allowed, path
       end

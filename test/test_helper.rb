@@ -24,7 +24,8 @@ module Shared
   def sample_of(*values)
     Rating::Sample.new(values.each_with_index.map do |value, i|
       kind, force, upper = value.is_a?(Array) ? value : [:break, value]
-      Rating::Observation.checked(counts_as: kind, value_si: force * 1000.0, upper_si: upper && (upper * 1000.0), label: (i + 1).to_s)
+      Rating::Observation.checked(counts_as: kind, value_si: force * 1000.0, upper_si: upper && (upper * 1000.0),
+                                  label: (i + 1).to_s)
     end)
   end
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Who works here, how they sign in, and what they may do. Accounts belong to the sign-in library; persons are named by everything else.
+# Who works here, how they sign in, and what they may do. Accounts belong to the sign-in library; persons are named by
+# everything else.
 Sequel.migration do
   change do
     create_table(:people) do

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# A job holds lots; a lot may be a cell of a study. Claims and requirements are as somebody said them; terms are revisions.
+# A job holds lots; a lot may be a cell of a study. Claims and requirements are as somebody said them; terms are
+# revisions.
 Sequel.migration do
   change do
     create_table(:jobs) do
@@ -8,7 +9,8 @@ Sequel.migration do
       String :uid, size: 26, fixed: true, null: false, unique: true
       String :customer, size: 160, null: false
       String :title, size: 160, null: false
-      column :purpose, "enum('rating','acceptance','comparison','investigation','complaint','demonstration')", null: false
+      column :purpose, "enum('rating','acceptance','comparison','investigation','complaint','demonstration')",
+             null: false
       foreign_key :person_id, :people, null: false
       DateTime :created_at, null: false, size: 6
     end
@@ -56,7 +58,8 @@ Sequel.migration do
       String :configuration, size: 120, null: false, default: "straight"
       String :item_condition, size: 120, null: false, default: "new"
       column :setup_class, "enum('code','in-house','improvised')", null: false, default: "in-house"
-      column :measurand, "enum('force','torque','pressure','force_per_width','stress','moment','energy','displacement','cycles')",
+      column :measurand, "enum('force','torque','pressure','force_per_width','stress','moment','energy','displacement" \
+                         "','cycles')",
              null: false, default: "force"
       String :display_unit, size: 8, null: false, default: "kN"
       column :rated_parts, "longtext", null: false
@@ -94,8 +97,10 @@ Sequel.migration do
       String :of_text, size: 40
       String :of_unit, size: 8
       TrueClass :every_piece, null: false, default: false
-      column :direction, "enum('tension','compression','shear','torsion','bending','peel','pressure','combined')", null: false
-      column :measurand, "enum('force','torque','pressure','force_per_width','stress','moment','energy','displacement','cycles')",
+      column :direction, "enum('tension','compression','shear','torsion','bending','peel','pressure','combined')",
+             null: false
+      column :measurand, "enum('force','torque','pressure','force_per_width','stress','moment','energy','displacement" \
+                         "','cycles')",
              null: false
       String :source, size: 200, null: false, default: ""
       foreign_key :person_id, :people, null: false
@@ -122,7 +127,9 @@ Sequel.migration do
       DateTime :created_at, null: false, size: 6
       DateTime :withdrawn_at, size: 6
       constraint(:requirement_above_zero) { value_si > 0 }
-      constraint(:requirement_band) { Sequel.expr(factor_low: nil) | Sequel.expr(factor_high: nil) | (factor_high >= factor_low) }
+      constraint(:requirement_band) do
+        Sequel.expr(factor_low: nil) | Sequel.expr(factor_high: nil) | (factor_high >= factor_low)
+      end
     end
 
     create_table(:rating_terms) do
@@ -143,7 +150,9 @@ Sequel.migration do
       foreign_key :person_id, :people, null: false
       DateTime :created_at, null: false, size: 6
       unique %i[lot_id revision]
-      constraint(:terms_shares) { (coverage_share >= 0.5) & (coverage_share < 1) & (confidence_share >= 0.5) & (confidence_share < 1) }
+      constraint(:terms_shares) do
+        (coverage_share >= 0.5) & (coverage_share < 1) & (confidence_share >= 0.5) & (confidence_share < 1)
+      end
       constraint(:terms_factor) { (design_factor >= 1) & (design_factor <= 50) }
       constraint(:terms_step) { Sequel.expr(marking_step: nil) | ((marking_step > 0) & Sequel.~(marking_unit: nil)) }
       constraint(:terms_uncertainty) { (shared_uncertainty_share >= 0) & (shared_uncertainty_share <= 0.5) }

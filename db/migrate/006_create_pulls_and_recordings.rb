@@ -35,7 +35,8 @@ Sequel.migration do
       primary_key %i[source_file_id position]
     end
 
-    # One that was looked at waits for its pull as a draft: no pull yet, and a key that says what it was read from and how.
+    # One that was looked at waits for its pull as a draft: no pull yet, and a key that says what it was read from and
+    # how.
     create_table(:recordings) do
       primary_key :id
       String :uid, size: 26, fixed: true, null: false, unique: true
@@ -113,7 +114,9 @@ Sequel.migration do
       foreign_key :undoes_id, :overrides, unique: true
       foreign_key :person_id, :people, null: false
       DateTime :created_at, null: false, size: 6
-      constraint(:override_says_something) { Sequel.~(at_seconds: nil) | Sequel.~(value_si: nil) | Sequel.~(undoes_id: nil) }
+      constraint(:override_says_something) do
+        Sequel.~(at_seconds: nil) | Sequel.~(value_si: nil) | Sequel.~(undoes_id: nil)
+      end
     end
   end
 end

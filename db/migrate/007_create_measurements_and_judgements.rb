@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# One number, one owner: a measurement is never changed, and a judgement freezes the value of the measurement it is about.
+# One number, one owner: a measurement is never changed, and a judgement freezes the value of the measurement it is
+# about.
 Sequel.migration do
   change do
     create_table(:measurements) do
@@ -39,7 +40,8 @@ Sequel.migration do
       Float :upper_si
       String :stated_text, size: 40
       String :stated_unit, size: 8
-      column :failed_part, "enum('specimen','termination','substrate','other part','connector','rope','jaw','fixture','nothing')"
+      column :failed_part,
+             "enum('specimen','termination','substrate','other part','connector','rope','jaw','fixture','nothing')"
       String :zone, size: 40
       String :mode, size: 40
       String :reason, size: 400, null: false, default: ""
@@ -49,13 +51,16 @@ Sequel.migration do
       DateTime :created_at, null: false, size: 6
       constraint(:judged_or_undone) { Sequel.expr(counts_as: nil) =~ Sequel.~(undoes_id: nil) }
       constraint(:judged_above_zero) { Sequel.expr(value_si: nil) | (value_si > 0) }
-      constraint(:judged_value) { Sequel.expr(counts_as: nil) | Sequel.expr(counts_as: %w[void not_loaded]) | Sequel.~(value_si: nil) }
+      constraint(:judged_value) do
+        Sequel.expr(counts_as: nil) | Sequel.expr(counts_as: %w[void not_loaded]) | Sequel.~(value_si: nil)
+      end
       constraint(:upper_of_a_between) do
         (Sequel.expr(counts_as: "between") & Sequel.~(upper_si: nil) & (upper_si > value_si)) |
           ((Sequel.expr(counts_as: nil) | Sequel.~(counts_as: "between")) & Sequel.expr(upper_si: nil))
       end
       constraint(:judged_by_measurement) do
-        Sequel.expr(counts_as: nil) | Sequel.expr(counts_as: %w[at_most void not_loaded]) | Sequel.~(measurement_id: nil)
+        Sequel.expr(counts_as: nil) | Sequel.expr(counts_as: %w[at_most void
+                                                                not_loaded]) | Sequel.~(measurement_id: nil)
       end
     end
 

@@ -46,7 +46,9 @@ Sequel.migration do
       DateTime :created_at, null: false, size: 6
       unique %i[lot_id number]
       constraint(:statement_number_above_zero) { number > 0 }
-      constraint(:revision_says_why) { Sequel.expr(supersedes_id: nil) | (Sequel.function(:char_length, :revision_reason) > 0) }
+      constraint(:revision_says_why) do
+        Sequel.expr(supersedes_id: nil) | (Sequel.function(:char_length, :revision_reason) > 0)
+      end
     end
 
     create_table(:statement_items) do

@@ -6,8 +6,10 @@ module MildAnvil
   # Reads the tables under data/ once and hands them, frozen, to whoever passes them into the core.
   module Catalogue
     FOLDER = File.expand_path("../../data", __dir__)
-    # zones: key, name, x, y on a sketch 280 wide and 96 high; loads_shared: whether a load on one feature goes through the others
-    ItemType = Struct.new(:key, :name, :features, :zones, :parts, :loads_shared, :inspection_points, :id, :picture_id, :added_by,
+    # zones: key, name, x, y on a sketch 280 wide and 96 high; loads_shared: whether a load on one feature goes through
+    # the others
+    ItemType = Struct.new(:key, :name, :features, :zones, :parts, :loads_shared, :inspection_points, :id, :picture_id,
+                          :added_by,
                           :retired, keyword_init: true)
 
     module_function
@@ -28,11 +30,17 @@ module MildAnvil
     # @return [Core::Quantity::Measurand]
     # @raise [NotFound]
     def measurand(key)
-      measurands.find { |measurand| measurand.key == key } || raise(NotFound.new("there is no measurand #{key}", key: key))
+      measurands.find do |measurand|
+        measurand.key == key
+      end || raise(NotFound.new("there is no measurand #{key}", key: key))
     end
 
     def measurand_of(row, all)
-      units = row.fetch(:displayed).map { |symbol| all.find { |unit| unit.symbol == symbol && unit.quantity == row[:quantity] } }
+      units = row.fetch(:displayed).map do |symbol|
+        all.find do |unit|
+          unit.symbol == symbol && unit.quantity == row[:quantity]
+        end
+      end
       Core::Quantity::Measurand.new(units: units, **row.slice(:key, :name, :strength, :limit, :load, :channels))
     end
     private_class_method :measurand_of
@@ -52,7 +60,9 @@ module MildAnvil
 
     # @return [Array<ItemType>]
     def item_types
-      @item_types ||= rows("item_types").map { |row| ItemType.new(loads_shared: true, inspection_points: [], **row).freeze }.freeze
+      @item_types ||= rows("item_types").map do |row|
+        ItemType.new(loads_shared: true, inspection_points: [], **row).freeze
+      end.freeze
     end
 
     def rows(name, key = :rows) = table(name).fetch(key)

@@ -4,7 +4,7 @@ require_relative "../support/store_case"
 
 # What is asked of a lot: claims, requirements, terms, studies.
 class AskTest < StoreCase
-  def refused(&) = assert_raises(MildAnvil::InvalidInput, &).details[:fields]
+  def refused(&block) = assert_raises(MildAnvil::InvalidInput, &block).details[:fields]
   def change(lot, **values) = Actions::SaveLot.change(lot_id: lot.id, values: values, person_id: person.id)
   def ask(lot) = shown(lot)[:ask]
 
@@ -54,11 +54,12 @@ class AskTest < StoreCase
   end
 
   def test_each_requirement_by_itself_and_service_loads_too
-    wanted = [{ text: "1.2", unit: "kN", measure: "working_load" }, { text: "2.1", unit: "kN", measure: "service", count: 40 },
+    wanted = [{ text: "1.2", unit: "kN", measure: "working_load" },
+              { text: "2.1", unit: "kN", measure: "service", count: 40 },
               { text: "9", unit: "kN", measure: "strength" }]
     stated = computed(lot_with_breaks(8.1, 8.4, 7.9, requirements: wanted)).statement
 
-    assert_equal [true, false, false], stated["margins"].map { |m| m["meets_requirement"] }
+    assert_equal([true, false, false], stated["margins"].map { |m| m["meets_requirement"] })
   end
 
   def test_terms_are_revisions
@@ -93,7 +94,10 @@ class AskTest < StoreCase
 
   def test_a_factor_outside_its_row_is_not_laid_at_its_door
     made = lot_with_breaks(8.1, 8.4, 7.9, terms: { design_factor: 5.0, design_factor_key: "lifting-general" })
-    source = ->(factor) { Actions::RateLot.call(lot_id: made.id, what_if: { factor: factor }).statement["factor_source"] }
+    source = lambda { |factor|
+      Actions::RateLot.call(lot_id: made.id,
+                            what_if: { factor: factor }).statement["factor_source"]
+    }
 
     assert_match(/\AGeneral lifting gear/, source.call(6.0))
     assert_match(/outside 4 to 6 of/, source.call(12.0))
@@ -109,10 +113,15 @@ class AskTest < StoreCase
     Actions::AssignLevels.call(lot_id: made.id, level_ids: [tucks, line], person_id: person.id)
 
     assert_equal [tucks, line], ask(made)[:level_ids]
-    assert_equal({ "Tucks" => "5", "Line" => "wet" }, Actions::RatingInputs.call(Actions::LotFacts.new(made.refresh))["lot"]["levels"])
+    assert_equal({ "Tucks" => "5", "Line" => "wet" },
+                 Actions::RatingInputs.call(Actions::LotFacts.new(made.refresh))["lot"]["levels"])
     others = Actions::ShowAsk.study(study)[:factors].first[:levels].map { |l| l[:id] }
-    assert_equal [:level_ids], refused { Actions::AssignLevels.call(lot_id: made.id, level_ids: others, person_id: person.id) }.keys
-    assert_equal [:name], refused { Actions::SaveStudy.call(job_id: job.id, name: "Tucks and water", factors: FACTORS, person_id: person.id) }.keys
+    assert_equal [:level_ids], refused {
+      Actions::AssignLevels.call(lot_id: made.id, level_ids: others, person_id: person.id)
+    }.keys
+    assert_equal [:name], refused {
+      Actions::SaveStudy.call(job_id: job.id, name: "Tucks and water", factors: FACTORS, person_id: person.id)
+    }.keys
   end
 
   def test_the_rack_finds_and_pages
@@ -132,6 +141,8 @@ class AskTest < StoreCase
     latest = Actions::Today.call[:latest].select { |entry| entry[:lot_id] == made.id }
 
     assert_includes waiting["judge"], made.id
-    assert_equal [[2, "record_peak", "8.2"], [1, "judge_pull", "8.1"]], latest.map { |e| [e[:number], e[:action], e[:figure][:text]] }
+    assert_equal([[2, "record_peak", "8.2"], [1, "judge_pull", "8.1"]], latest.map do |e|
+      [e[:number], e[:action], e[:figure][:text]]
+    end)
   end
 end

@@ -5,11 +5,18 @@ require_relative "../support/store_case"
 # A small lot borrows the scatter of earlier ones: chosen by hand, tested, frozen with what is signed.
 class BorrowScatterTest < StoreCase
   def borrow(lot, *from) = Actions::BorrowScatter.call(lot_id: lot.id, from: from.map(&:id), person_id: person.id)
-  def school(lot) = Actions::RateLot.call(lot_id: lot.id).statement["schools"].find { |s| s["key"] == "borrowed_scatter" }
+
+  def school(lot)
+    Actions::RateLot.call(lot_id: lot.id).statement["schools"].find { |s| s["key"] == "borrowed_scatter" }
+  end
+
   def at_least(lot, text) = judge(peak(lot, text), "at_least", failed_part: "rope", reason: "sling let go")
   def lenders(lot) = Actions::ScatterLenders.list(lot_id: lot.id).to_h { |row| [row[:name], row] }
 
-  def earlier = @earlier ||= [lot_with_breaks("8.0", "8.4", "8.2", "8.6", name: "A"), lot_with_breaks("7.9", "8.5", "8.3", name: "B")]
+  def earlier
+    @earlier ||= [lot_with_breaks("8.0", "8.4", "8.2", "8.6", name: "A"),
+                  lot_with_breaks("7.9", "8.5", "8.3", name: "B")]
+  end
 
   def test_two_breaks_borrow_from_seven
     small = lot_with_breaks("8.1", "8.3")
@@ -42,7 +49,7 @@ class BorrowScatterTest < StoreCase
     reasons = { "A" => nil, "B" => nil, "Mixed" => "holds more than breaks", "Single" => "has fewer than 2 breaks",
                 "Copied" => "has no scatter at all" }
 
-    assert_equal reasons, lenders(small).slice(*reasons.keys, "Other type").transform_values { |row| row[:reason] }
+    assert_equal(reasons, lenders(small).slice(*reasons.keys, "Other type").transform_values { |row| row[:reason] })
     error = assert_raises(MildAnvil::InvalidInput) { borrow(small, mixed, small) }
 
     assert_match(/Mixed holds more than breaks/, error.message)
@@ -51,7 +58,9 @@ class BorrowScatterTest < StoreCase
 
   def test_another_type_and_no_lot_at_all_are_refused
     other = lot_with_breaks("8.0", "8.8", name: "Other type", item_type: "eye_splice")
-    assert_match(/another type/, assert_raises(MildAnvil::InvalidInput) { borrow(lot_with_breaks("8.1"), other) }.message)
+    assert_match(/another type/, assert_raises(MildAnvil::InvalidInput) do
+      borrow(lot_with_breaks("8.1"), other)
+    end.message)
     unknown = assert_raises(MildAnvil::InvalidInput) do
       Actions::BorrowScatter.call(lot_id: other.id, from: [99_999_999], person_id: person.id)
     end

@@ -64,7 +64,7 @@ class DemoTest < StoreCase
     statements = Models::Statement.eager(:signatures).all
 
     assert_equal 1, statements.count(&:reviewed?)
-    assert_equal 1, statements.count { |statement| statement.superseded_by }
+    assert_equal(1, statements.count(&:superseded_by))
     assert(statements.all? { |statement| Actions::RecheckStatement.call(statement_id: statement.id)[:intact] })
     assert_nil MildAnvil::Store::Events.first_broken(DATABASE)
   end

@@ -2,7 +2,8 @@
 
 require_relative "../support/store_case"
 
-# What a preview has read waits for whoever saves it: the same pull as from the file itself, given once, never kept for long.
+# What a preview has read waits for whoever saves it: the same pull as from the file itself, given once, never kept for
+# long.
 class DraftRecordingTest < StoreCase
   TABLES = %i[recordings channels chunks analyses findings source_files source_file_chunks].freeze
 
@@ -10,14 +11,18 @@ class DraftRecordingTest < StoreCase
     Actions::PreviewFile.call(lot_id: lot.id, name: name, source: bytes, choices: choices, person_id: person.id)
   end
 
-  def save(lot, draft_id, **place) = Actions::SaveDraft.call(lot_id: lot.id, recording_id: draft_id, person_id: person.id, **place)
+  def save(lot, draft_id, **place)
+    Actions::SaveDraft.call(lot_id: lot.id, recording_id: draft_id, person_id: person.id, **place)
+  end
+
   def rows = TABLES.map { |table| DATABASE[table].count }
 
   def stored(pull)
     recording = pull.recording.refresh
     measured = pull.measurement("peak")
     [recording.sha256, recording.sample_count, recording.draft_key, measured.value_si, measured.resolution_si,
-     recording.source_file.bytes, recording.reading.to_h, Actions::ShowPull.call(pull_id: pull.id)[:recording][:findings]]
+     recording.source_file.bytes, recording.reading.to_h,
+     Actions::ShowPull.call(pull_id: pull.id)[:recording][:findings]]
   end
 
   def test_a_seen_file_is_saved_as_an_unseen_one
@@ -87,7 +92,9 @@ class DraftRecordingTest < StoreCase
     draft = preview(lot, log_text(peak_newtons: 745))[:draft_id]
     torque = lot(measurand: "torque")
 
-    assert_match(/measured as torque cannot take it/, assert_raises(MildAnvil::InvalidInput) { save(torque, draft) }.message)
+    assert_match(/measured as torque cannot take it/, assert_raises(MildAnvil::InvalidInput) do
+      save(torque, draft)
+    end.message)
   end
 
   def test_the_same_bytes_are_refused_under_the_lock

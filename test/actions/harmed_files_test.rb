@@ -4,8 +4,8 @@ require_relative "../support/store_case"
 
 # A file that was harmed on its way is saved whole or not at all.
 class HarmedFilesTest < StoreCase
-  TABLES = %i[pulls recordings channels chunks analyses findings measurements source_files source_file_chunks specimens features
-              events].freeze
+  TABLES = %i[pulls recordings channels chunks analyses findings measurements source_files source_file_chunks
+              specimens features events].freeze
 
   HARMS = {
     cut_off: ->(text, random) { text.byteslice(0, random.rand(text.bytesize)) },

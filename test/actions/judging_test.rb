@@ -4,7 +4,7 @@ require_relative "../support/store_case"
 
 # From a measurement to what a pull counts as.
 class JudgingTest < StoreCase
-  def refused(&) = assert_raises(MildAnvil::InvalidInput, &).details[:fields]
+  def refused(&block) = assert_raises(MildAnvil::InvalidInput, &block).details[:fields]
 
   def test_what_was_measured_is_what_counts_and_nothing_else
     pull = peak(lot, "8.1")
@@ -31,9 +31,11 @@ class JudgingTest < StoreCase
     later = peak(made, "9.9", specimen_number: 3)
     judge(later, "at_least", failed_part: "rope")
 
-    assert_equal ["1 break", %w[counted superseded]],
-                 summary(made).then { |s| [s["counts_in_words"], s["marks"].map { |m| m["state"] }] }
-    assert_match(/failed already in pull #{first.number}/, refused { judge(later, "break", failed_part: "specimen") }[:counts_as])
+    assert_equal(["1 break", %w[counted superseded]],
+                 summary(made).then { |s| [s["counts_in_words"], s["marks"].map { |m| m["state"] }] })
+    assert_match(/failed already in pull #{first.number}/, refused do
+      judge(later, "break", failed_part: "specimen")
+    end[:counts_as])
     assert_match(/a failure is final/, row(later)[:state_reason])
   end
 
@@ -51,9 +53,11 @@ class JudgingTest < StoreCase
     early = peak(made, "5.0", specimen_number: 1, pulled_at: Time.now - 3600)
     [late, early].each { |pull| judge(pull, "at_least", failed_part: "rope") }
 
-    assert_equal %w[counted superseded], shown(made)[:pulls].map { |p| p[:state] }
+    assert_equal(%w[counted superseded], shown(made)[:pulls].map { |p| p[:state] })
     assert_nil row(early)[:preload]
-    assert_equal ["5.0", "pull 2", true], row(late).then { |r| [r[:preload][:text], r[:preload_source], r[:preloaded]] }
+    assert_equal(["5.0", "pull 2", true], row(late).then do |r|
+      [r[:preload][:text], r[:preload_source], r[:preloaded]]
+    end)
   end
 
   # A void of 30 kN leaves nothing behind; neither does a reading that was mistyped and corrected.
@@ -66,18 +70,22 @@ class JudgingTest < StoreCase
     judge(wrong, "void", reason: "typed for another piece")
     assert_nil row(pull)[:preload]
     Actions::JudgePull.undo(pull_id: wrong.id, person_id: person.id)
-    Actions::CorrectReading.call(pull_id: wrong.id, text: "3.0", unit: "kN", reason: "point forgotten", person_id: person.id)
+    Actions::CorrectReading.call(pull_id: wrong.id, text: "3.0", unit: "kN", reason: "point forgotten",
+                                 person_id: person.id)
 
-    assert_equal ["3.0", false], row(pull).then { |r| [r[:preload][:text], r[:preloaded]] }
+    assert_equal(["3.0", false], row(pull).then { |r| [r[:preload][:text], r[:preloaded]] })
   end
 
   def test_what_a_piece_carried_before_it_came_is_a_load_too
     made = lot
     pull = break_at(made, "8.1", specimen_number: 1)
-    loads = Actions::RecordLoad.call(lot_id: made.id, specimen_number: 1, source: "planned proof", text: "6", unit: "kN",
+    loads = Actions::RecordLoad.call(lot_id: made.id, specimen_number: 1, source: "planned proof", text: "6",
+                                     unit: "kN",
                                      at: Time.now - 60, person_id: person.id)
 
-    assert_equal ["6.00", "planned proof", true], row(pull).then { |r| [r[:preload][:text], r[:preload_source], r[:preloaded]] }
+    assert_equal(["6.00", "planned proof", true], row(pull).then do |r|
+      [r[:preload][:text], r[:preload_source], r[:preloaded]]
+    end)
     assert_equal "1 break", summary(loads)["counts_in_words"]
     Actions::RecordLoad.withdraw(load_id: Models::Load.of_lot(made.id).first.id, person_id: person.id)
 
@@ -178,9 +186,15 @@ class JudgingTest < StoreCase
 
   def test_nobody_judges_unnamed
     pull = peak(lot, "8.1")
-    assert_raises(MildAnvil::NotSignedIn) { Actions::JudgePull.call(pull_id: pull.id, person_id: nil, counts_as: "break") }
+    assert_raises(MildAnvil::NotSignedIn) do
+      Actions::JudgePull.call(pull_id: pull.id, person_id: nil,
+                              counts_as: "break")
+    end
     gone = add_person("technician")
     Actions::ManagePeople.change(id: gone.id, values: { active: false }, by: add_person("administrator").id)
-    assert_raises(MildAnvil::NotSignedIn) { Actions::JudgePull.call(pull_id: pull.id, person_id: gone.id, counts_as: "break") }
+    assert_raises(MildAnvil::NotSignedIn) do
+      Actions::JudgePull.call(pull_id: pull.id, person_id: gone.id,
+                              counts_as: "break")
+    end
   end
 end

@@ -15,11 +15,14 @@ class LibraryTest < StoreCase
     row = add("design_factors", **FACTOR)
 
     assert_equal [true, true, nil], factor(row).values_at(:own, :check, :checked_by)
-    assert_raises(MildAnvil::Forbidden) { Actions::SaveLibraryRow.check(table: "design_factors", id: row.id, person_id: person.id) }
+    assert_raises(MildAnvil::Forbidden) do
+      Actions::SaveLibraryRow.check(table: "design_factors", id: row.id,
+                                    person_id: person.id)
+    end
     Actions::SaveLibraryRow.check(table: "design_factors", id: row.id, person_id: reviewer.id)
 
     assert_equal [false, reviewer.name], factor(row).values_at(:check, :checked_by)
-    assert_equal shipped, Library.design_factors.count { |f| !f[:own] }
+    assert_equal(shipped, Library.design_factors.count { |f| !f[:own] })
     Actions::SaveLibraryRow.retire(table: "design_factors", id: row.id, person_id: person.id)
 
     assert_nil factor(row)
@@ -34,7 +37,10 @@ class LibraryTest < StoreCase
 
   def test_a_range_holds_its_usual_value
     assert_raises(MildAnvil::InvalidInput) { add("design_factors", **FACTOR, usual: 9.0) }
-    assert_raises(Sequel::CheckConstraintViolation) { Models::DesignFactor.create(key: "x", person_id: person.id, **FACTOR, low: 0.5) }
+    assert_raises(Sequel::CheckConstraintViolation) do
+      Models::DesignFactor.create(key: "x", person_id: person.id,
+                                  **FACTOR, low: 0.5)
+    end
   end
 
   STEPS = [{ above: 0.0, up_to: 5.0, times: 2.0, plus: 0.0 }, { above: 5.0, up_to: nil, times: 1.0, plus: 5.0 }].freeze
@@ -51,18 +57,25 @@ class LibraryTest < StoreCase
   end
 
   ITEM = { name: "Ring of four", features: ["ring"], loads_shared: false, inspection_points: ["weld"],
-           zones: [{ key: "ring", name: "Ring", x: 140.0, y: 48.0 }], parts: [{ part: "eye", x: 120, y: 30, w: 40, h: 40 }] }.freeze
+           zones: [{ key: "ring", name: "Ring", x: 140.0, y: 48.0 }],
+           parts: [{ part: "eye", x: 120, y: 30, w: 40, h: 40 }] }.freeze
 
   def test_an_own_item_type_is_drawn_and_used
     row = Actions::SaveItemType.add(values: ITEM, person_id: person.id)
     made = lot(item_type: row.key)
 
-    assert_equal ["ring"], peak(made, "8.1").then { |pull| [pull.feature.name] }
+    assert_equal(["ring"], peak(made, "8.1").then { |pull| [pull.feature.name] })
     type = Library.item_type(row.key)
     assert_equal [["ring", "Ring", 140.0, 48.0]], type.zones
     assert_equal [false, person.name, ["weld"]], [type.loads_shared, type.added_by, type.inspection_points]
-    assert_raises(MildAnvil::InvalidInput) { Actions::SaveItemType.add(values: ITEM.merge(parts: []), person_id: person.id) }
-    assert_raises(MildAnvil::InvalidInput) { Actions::SaveItemType.add(values: ITEM.merge(zones: ITEM[:zones] * 2), person_id: person.id) }
+    assert_raises(MildAnvil::InvalidInput) do
+      Actions::SaveItemType.add(values: ITEM.merge(parts: []),
+                                person_id: person.id)
+    end
+    assert_raises(MildAnvil::InvalidInput) do
+      Actions::SaveItemType.add(values: ITEM.merge(zones: ITEM[:zones] * 2),
+                                person_id: person.id)
+    end
   end
 
   def test_a_picture_is_a_picture
@@ -70,8 +83,15 @@ class LibraryTest < StoreCase
     kept = Actions::SaveItemType.keep_picture(name: "ring.png", bytes: png, person_id: person.id)
 
     assert_equal ["image/png", png], Actions::Pictures.read(kept.id)
-    assert_raises(MildAnvil::InvalidInput) { Actions::SaveItemType.keep_picture(name: "x.svg", bytes: "<svg onload=x>", person_id: person.id) }
-    assert_raises(MildAnvil::InvalidInput) { Actions::SaveItemType.keep_picture(name: "x", bytes: png + ("x" * 5_000_000), person_id: person.id) }
+    assert_raises(MildAnvil::InvalidInput) do
+      Actions::SaveItemType.keep_picture(name: "x.svg", bytes: "<svg onload=x>",
+                                         person_id: person.id)
+    end
+    assert_raises(MildAnvil::InvalidInput) do
+      Actions::SaveItemType.keep_picture(name: "x",
+                                         bytes: png + ("x" * 5_000_000),
+                                         person_id: person.id)
+    end
   end
 
   def test_twenty_item_types_ship_with_places_and_drawings

@@ -18,7 +18,8 @@ class RecordingsTest < StoreCase
     made = lot
     import(made, log_text)
     assert_match(/pull 1 of this lot already/, assert_raises(MildAnvil::Conflict) { import(made, log_text) }.message)
-    preview = Actions::PreviewFile.call(lot_id: lot.id, name: "x.csv", source: log_text, choices: {}, person_id: person.id)
+    preview = Actions::PreviewFile.call(lot_id: lot.id, name: "x.csv", source: log_text, choices: {},
+                                        person_id: person.id)
 
     assert_match(/pull 1 of Loop/, preview[:duplicate_of])
   end
@@ -62,7 +63,8 @@ class RecordingsTest < StoreCase
              .map { |f, d| { force: f, displacement: d } }.freeze
 
   def readings(**given)
-    Actions::RecordReadings.call(lot_id: lot.id, person_id: person.id, unit: "kN", displacement_unit: "mm", readings: READINGS, **given)
+    Actions::RecordReadings.call(lot_id: lot.id, person_id: person.id, unit: "kN", displacement_unit: "mm",
+                                 readings: READINGS, **given)
   end
 
   def test_pairs_off_a_gauge_and_a_dial_are_a_curve
@@ -70,7 +72,8 @@ class RecordingsTest < StoreCase
     found = pull.recording.analysis.findings.to_h { |f| [f.kind, f] }
 
     assert_in_delta 100.0, pull.measurement("peak").resolution_si # of the digits, not of the steps between the readings
-    assert_equal ["readings", 20_000.0, 5], [pull.origin, pull.measurement("peak").value_si, pull.recording.sample_count]
+    assert_equal ["readings", 20_000.0, 5],
+                 [pull.origin, pull.measurement("peak").value_si, pull.recording.sample_count]
     assert_in_delta 4.0e6, found["stiffness"].extra["newtons_per_metre"], 300_000.0
     assert_in_delta 51.0, found["energy"].extra["to_peak_joules"], 0.1
     refute_equal pull.id, readings.id # the same readings of another specimen are no duplicate
@@ -99,12 +102,14 @@ class RecordingsTest < StoreCase
 
   def test_an_import_profile_is_remembered_for_files_that_look_alike
     bare = log_text.lines.drop(1).join
-    columns = [{ index: 0, role: "time", unit: "s" }, { index: 1, role: "force", unit: "N", main: true }, { index: 2, role: "ignore" }]
+    columns = [{ index: 0, role: "time", unit: "s" }, { index: 1, role: "force", unit: "N", main: true },
+               { index: 2, role: "ignore" }]
     preview = lambda do |text|
       Actions::PreviewFile.call(lot_id: lot.id, name: "x.csv", source: text, choices: {}, person_id: person.id)
     end
     asked = preview.call(bare)
-    Actions::ImportProfiles.keep(name: "Old logger", signature: asked[:signature], choices: { columns: columns, specimen_number: 4 },
+    Actions::ImportProfiles.keep(name: "Old logger", signature: asked[:signature],
+                                 choices: { columns: columns, specimen_number: 4 },
                                  person_id: person.id)
     again = preview.call(log_text(peak_newtons: 800).lines.drop(1).join)
 
@@ -123,7 +128,8 @@ class OverrulingTest < StoreCase
 
   def overrule(typed: nil, **given)
     typed &&= { text: typed, unit: "kN" }
-    Actions::OverruleFinding.call(pull_id: @pull.id, person_id: person.id, kind: "peak", ordinal: 0, typed: typed, **given)
+    Actions::OverruleFinding.call(pull_id: @pull.id, person_id: person.id, kind: "peak", ordinal: 0, typed: typed,
+                                  **given)
   end
 
   def undo = Actions::OverruleFinding.undo(pull_id: @pull.id, person_id: person.id, kind: "peak", ordinal: 0)

@@ -8,12 +8,15 @@ class StatementsTest < StoreCase
   FORCES = [8.1, 8.4, 7.9, 8.2].freeze
 
   def made = @made ||= lot_with_breaks(*FORCES)
-  def refused(&) = assert_raises(MildAnvil::InvalidInput, &).details[:fields]
+  def refused(&block) = assert_raises(MildAnvil::InvalidInput, &block).details[:fields]
 
   def test_a_statement_is_bound_to_what_was_seen
     seen = computed(made).sha256
     judge(made.pulls.first, "void", reason: "wrong pin")
-    error = assert_raises(MildAnvil::Conflict) { Actions::SignStatement.call(lot_id: made.id, sha256: seen, person_id: person.id) }
+    error = assert_raises(MildAnvil::Conflict) do
+      Actions::SignStatement.call(lot_id: made.id, sha256: seen,
+                                  person_id: person.id)
+    end
 
     assert_equal ["pull 1 was break and is void by #{person.name}"], error.details[:changed]
     assert_empty made.statements_dataset.all
@@ -23,17 +26,28 @@ class StatementsTest < StoreCase
     seen = computed(made).sha256
     break_at(made, "6.0")
     Actions::SaveLot.change(lot_id: made.id, values: { material: "Nylon", claims: [claim("9")] }, person_id: person.id)
-    Actions::CorrectReading.call(pull_id: made.pulls[1].id, text: "8.5", unit: "kN", reason: "misread", person_id: person.id)
-    error = assert_raises(MildAnvil::Conflict) { Actions::SignStatement.call(lot_id: made.id, sha256: seen, person_id: person.id) }
+    Actions::CorrectReading.call(pull_id: made.pulls[1].id, text: "8.5", unit: "kN", reason: "misread",
+                                 person_id: person.id)
+    error = assert_raises(MildAnvil::Conflict) do
+      Actions::SignStatement.call(lot_id: made.id, sha256: seen,
+                                  person_id: person.id)
+    end
 
-    assert_equal ["material was “” and is “Nylon”", "pull 2 has another reading", "pull 5 is new", "the claims changed"],
+    assert_equal ["material was “” and is “Nylon”", "pull 2 has another reading", "pull 5 is new",
+                  "the claims changed"],
                  error.details[:changed]
   end
 
   def test_a_hash_that_nobody_saw_is_refused
-    assert_raises(MildAnvil::Conflict) { Actions::SignStatement.call(lot_id: made.id, sha256: "a" * 64, person_id: person.id) }
+    assert_raises(MildAnvil::Conflict) do
+      Actions::SignStatement.call(lot_id: made.id, sha256: "a" * 64,
+                                  person_id: person.id)
+    end
     other = computed(lot_with_breaks(8.0, 8.2, 8.1)).sha256
-    assert_raises(MildAnvil::Conflict) { Actions::SignStatement.call(lot_id: made.id, sha256: other, person_id: person.id) }
+    assert_raises(MildAnvil::Conflict) do
+      Actions::SignStatement.call(lot_id: made.id, sha256: other,
+                                  person_id: person.id)
+    end
   end
 
   def test_what_is_signed_is_what_the_paper_of_it_was_hashed_from
@@ -41,8 +55,11 @@ class StatementsTest < StoreCase
     body = JSON.parse(signed.body)
 
     assert_equal signed.sha256, OpenSSL::Digest::SHA256.hexdigest(signed.body)
-    assert_equal [signed.sha256, "rated", person.id], signed.signatures.first.values.values_at(:sha256, :meaning, :person_id)
-    assert_equal body["inputs"]["pulls"].map { |p| p["judgement"]["id"] }, DATABASE[:statement_items].select_order_map(:judgement_id)
+    assert_equal [signed.sha256, "rated", person.id],
+                 signed.signatures.first.values.values_at(:sha256, :meaning, :person_id)
+    assert_equal body["inputs"]["pulls"].map { |p|
+      p["judgement"]["id"]
+    }, DATABASE[:statement_items].select_order_map(:judgement_id)
     assert_equal "review", summary(made)["next_step"]
   end
 
@@ -58,12 +75,14 @@ class StatementsTest < StoreCase
 
   def test_unjudged_incomplete_and_outdated_pulls_are_refused_in_words
     break_at(made, "8.0").then { |pull| judge(pull, "void", reason: "x") && judge(pull, "break") }
-    Actions::CorrectReading.call(pull_id: made.pulls.first.id, text: "8.2", unit: "kN", reason: "misread", person_id: person.id)
+    Actions::CorrectReading.call(pull_id: made.pulls.first.id, text: "8.2", unit: "kN", reason: "misread",
+                                 person_id: person.id)
     peak(made, "8.3")
     wrong = refused { sign(made) }
 
     assert_equal({ unjudged: "pull 6 is not judged yet", incomplete: "pull 5 is judged without saying what failed",
-                   outdated: "pull 1 is judged by a reading that was corrected or overruled since: judge again" }, wrong)
+                   outdated: "pull 1 is judged by a reading that was corrected or overruled since: judge again" },
+                 wrong)
   end
 
   def test_fewer_pulls_than_planned_need_a_sentence
@@ -117,7 +136,9 @@ class StatementsTest < StoreCase
     end
 
     assert_equal 1, ids.uniq.size
-    assert_equal [:sha256], refused { Actions::SignStatement.call(lot_id: made.id, sha256: seen, person_id: person.id) }.keys
+    assert_equal [:sha256], refused {
+      Actions::SignStatement.call(lot_id: made.id, sha256: seen, person_id: person.id)
+    }.keys
   end
 
   def test_a_revision_says_what_changed_by_whom_and_why
@@ -150,10 +171,16 @@ class StatementsTest < StoreCase
 
   def test_documents_keep_their_bytes
     signed = sign(made)
-    before = %w[pdf csv json].to_h { |format| [format, Actions::ExportStatement.signed(statement_id: signed.id, format: format).content] }
+    before = %w[pdf csv json].to_h do |format|
+      [format, Actions::ExportStatement.signed(statement_id: signed.id,
+                                               format: format).content]
+    end
     Actions::SaveLot.change(lot_id: made.id, values: { material: "Another" }, person_id: person.id)
     Actions::RenderStatement.stub(:call, ->(*) { raise "drawn again" }) do
-      before.each { |format, bytes| assert_equal bytes, Actions::ExportStatement.signed(statement_id: signed.id, format: format).content }
+      before.each do |format, bytes|
+        assert_equal bytes, Actions::ExportStatement.signed(statement_id: signed.id,
+                                                            format: format).content
+      end
     end
     assert_raises(MildAnvil::InvalidInput) { Actions::ExportStatement.signed(statement_id: signed.id, format: "doc") }
   end
@@ -168,7 +195,8 @@ class StatementsTest < StoreCase
 
   def test_a_statement_computes_again_to_the_last_digit
     made = lot_with_breaks(*FORCES, claims: [claim("7"), claim("1.2", measure: "working_load", factor: 5)],
-                                    requirements: [{ text: "1", unit: "kN", measure: "working_load", factor_low: 4.0, factor_high: 9.0 }])
+                                    requirements: [{ text: "1", unit: "kN", measure: "working_load", factor_low: 4.0,
+                                                     factor_high: 9.0 }])
     judge(peak(made, "9.1"), "void", reason: "wrong pin")
     judge(peak(made, "8.8"), "at_least", failed_part: "rope")
     signed = sign(made, what_if: { factor: 6.0 })
@@ -188,13 +216,16 @@ class StatementsTest < StoreCase
     assert_equal counted["minimum"]["text"], left["preloaded"]["with"]["text"]
     signed = sign(made)
 
-    assert_includes pdf_words(signed), "1 piece had been loaded before and is counted; without it the minimum is #{left['minimum']['text']} kN"
+    assert_includes pdf_words(signed),
+                    "1 piece had been loaded before and is counted; without it the minimum is " \
+                    "#{left['minimum']['text']} kN"
   end
 
   def test_an_override_is_in_what_is_signed
     made = lot_with_breaks(0.88, 0.92)
     pull = import(made, log_text)
-    Actions::OverruleFinding.call(pull_id: pull.id, person_id: person.id, kind: "peak", ordinal: 0, reason: "display said so",
+    Actions::OverruleFinding.call(pull_id: pull.id, person_id: person.id, kind: "peak", ordinal: 0,
+                                  reason: "display said so",
                                   typed: { text: "0.85", unit: "kN" })
     judge(pull, "break", failed_part: "specimen")
     frozen = sign(made).frozen_body["inputs"]["pulls"].last
@@ -223,7 +254,8 @@ class KeptRatingsTest < StoreCase
     end
   end
 
-  # Every word and every figure as stated; the numbers behind them to twelve digits, since a mathematics library may differ in the
+  # Every word and every figure as stated; the numbers behind them to twelve digits, since a mathematics library may
+  # differ in the
   # last one.
   def assert_kept(expected, actual, at = "statement")
     case expected

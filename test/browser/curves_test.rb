@@ -17,8 +17,10 @@ class CurvesJourney < BrowserCase
   private
 
   def open_lot
-    lot = MildAnvil::Actions::CreateJob.call(customer: "Brindle Works", title: "Loops", person_id: person_id).then do |job|
-      MildAnvil::Actions::SaveLot.create(job_id: job.id, values: { name: "Loop, five rows", item_type: "sewn_loop" }, person_id: person_id)
+    lot = MildAnvil::Actions::CreateJob.call(customer: "Brindle Works", title: "Loops",
+                                             person_id: person_id).then do |job|
+      MildAnvil::Actions::SaveLot.create(job_id: job.id, values: { name: "Loop, five rows", item_type: "sewn_loop" },
+                                         person_id: person_id)
     end
     visit "/lots/#{lot.id}/pull"
     assert_selector "h1", text: "Pull: Loop, five rows"
@@ -28,7 +30,9 @@ class CurvesJourney < BrowserCase
 
   # A pull without header or units: time, kilonewtons, millimetres.
   def bare_file(name, peak)
-    body = Array.new(500) { |i| format("%.2f %.3f %.3f", i * 0.02, force(i, peak) + ((i % 5) * 0.001), [i - 100, 0].max * 0.01) }
+    body = Array.new(500) do |i|
+      format("%.2f %.3f %.3f", i * 0.02, force(i, peak) + ((i % 5) * 0.001), [i - 100, 0].max * 0.01)
+    end
     File.join(Dir.mktmpdir, name).tap { |path| File.write(path, "#{body.join("\n")}\n") }
   end
 
@@ -81,7 +85,10 @@ class CurvesJourney < BrowserCase
   # The dot of the peak is taken and moved to the left along the curve.
   def drag_a_flag
     page.execute_script("document.querySelector('[data-flag=peak]').scrollIntoView({ block: 'center' })")
-    x, y = page.evaluate_script("(() => { const r = document.querySelector('[data-flag=peak]').getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2] })()")
+    x, y = page.evaluate_script("(() => { const r = " \
+                                "document.querySelector('[data-flag=peak]').getBoundingClientRect(); return [r.x + " \
+                                "r.width / 2, r.y + r.height / 2] " \
+                                "})()")
     mouse = page.driver.browser.mouse
     mouse.move(x: x, y: y).down
     mouse.move(x: x - 60, y: y + 20, steps: 5).up

@@ -98,7 +98,9 @@ class WholePathTest < BrowserCase
     assert_includes shown, core.minimum.text
     find("[role=slider]").send_keys(:right)
     assert_text "Back to the lot’s own"
-    assert_includes find("[data-testid=working-load]").text, MildAnvil::Actions::RateLot.call(lot_id: core.then { MildAnvil::Store::Models::Lot.first.id }, what_if: { factor: 6.0 }).statement.working_load_limit.text
+    assert_includes find("[data-testid=working-load]").text, MildAnvil::Actions::RateLot.call(lot_id: core.then {
+      MildAnvil::Store::Models::Lot.first.id
+    }, what_if: { factor: 6.0 }).statement.working_load_limit.text
     click_on "Sign rating"
     assert_text "Rating 1 signed and frozen"
     assert_in_delta 6.0, MildAnvil::Store::Models::Lot.first.design_factor

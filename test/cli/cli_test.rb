@@ -37,13 +37,17 @@ class CliTest < CoreCase
       statement = JSON.parse(cli("rate", path, "--json")[1])
 
       assert_equal ["fail", 0.9], [statement["verdicts"][0]["state"], statement["coverage"]]
-      assert_in_delta 6.15528110333, statement["schools"].find { |s| s["key"] == "tolerance_normal" }["working"]["k"], 1e-8
+      assert_in_delta 6.15528110333, statement["schools"].find { |s|
+        s["key"] == "tolerance_normal"
+      }["working"]["k"], 1e-8
     end
   end
 
   def test_plain_columns_of_numbers_are_breaks
     file("22.34\n22.26\n23.46\n") { |path| assert_includes cli("rate", path)[1], "3 break" }
-    file("force;unit\n2000;kgf\n2100;kgf\n2040;kgf\n") { |path| assert_includes cli("rate", path, "--unit", "kgf")[1], "2000 kgf" }
+    file("force;unit\n2000;kgf\n2100;kgf\n2040;kgf\n") do |path|
+      assert_includes cli("rate", path, "--unit", "kgf")[1], "2000 kgf"
+    end
   end
 
   def test_bad_input_names_the_row_and_exits_with_one
@@ -59,7 +63,9 @@ class CliTest < CoreCase
   end
 
   def test_wrong_use_exits_with_two
-    [[], ["rate"], ["rate", "/nowhere"], %w[dance x], ["rate", "x", "--colour"]].each { |argv| assert_equal 2, cli(*argv).first, argv.inspect }
+    [[], ["rate"], ["rate", "/nowhere"], %w[dance x], ["rate", "x", "--colour"]].each do |argv|
+      assert_equal 2, cli(*argv).first, argv.inspect
+    end
     assert_equal 1, cli("rate", File.join(FIXTURES, "oracles/01_k_factors.json")).first
   end
 
@@ -88,7 +94,8 @@ class CliTest < CoreCase
   end
 
   def test_the_program_runs_without_a_database
-    out, status = Open3.capture2e({ "DATABASE_URL" => nil }, File.expand_path("../../bin/anvil", __dir__), "curve", File.join(FIXTURES, "curves/o07_jaw_slips.csv"))
+    out, status = Open3.capture2e({ "DATABASE_URL" => nil }, File.expand_path("../../bin/anvil", __dir__), "curve",
+                                  File.join(FIXTURES, "curves/o07_jaw_slips.csv"))
 
     assert_predicate status, :success?, out
   end

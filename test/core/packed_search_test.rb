@@ -67,7 +67,11 @@ class PackedSearchTest < CoreCase
 
   def test_noise_is_what_a_straight_line_leaves
     assert_equal([98, 0.0], agreed { PackedSearch.roughness(Packed.pack(Array.new(100) { |i| i * 2.0 }), 100, 1) })
-    assert_equal([3, 4.0], agreed { PackedSearch.roughness(Packed.pack([0.0, 1.0, 0.0, 1.0, 0.0, 1.0].map { |v| v * 2 }), 5, 1) })
+    assert_equal([3, 4.0], agreed do
+      PackedSearch.roughness(Packed.pack([0.0, 1.0, 0.0, 1.0, 0.0, 1.0].map do |v|
+        v * 2
+      end), 5, 1)
+    end)
     assert_equal([0, 0.0], agreed { PackedSearch.roughness(Packed.pack([1.0]), 1, 1) })
   end
 
@@ -78,9 +82,19 @@ class PackedSearchTest < CoreCase
     x, y = [ways, forces].map { |packed| Packed.unpack(packed)[100..500] }
 
     assert_equal 401, sums.sum(&:first)
-    [[1, 0.0], [2, 0.0], [3, x.sum { |v| (v - mean_x)**2 }], [5, y.sum { |v| (v - mean_y)**2 }]].each { |place, total| assert_in_delta total, sums.sum { |s| s[place] }, 1e-6 }
+    [[1, 0.0], [2, 0.0], [3, x.sum { |v| (v - mean_x)**2 }], [5, y.sum do |v|
+      (v - mean_y)**2
+    end]].each do |place, total|
+      assert_in_delta total, sums.sum { |s|
+        s[place]
+      }, 1e-6
+    end
     plain = nil
-    agreed { PackedSearch.bucket_sums(ways, forces, [*100..500], buckets).last.map(&:first).tap { |counts| plain = counts } }
+    agreed do
+      PackedSearch.bucket_sums(ways, forces, [*100..500], buckets).last.map(&:first).tap do |counts|
+        plain = counts
+      end
+    end
 
     assert_equal sums.map(&:first), plain
   end
@@ -88,7 +102,11 @@ class PackedSearchTest < CoreCase
   def test_nothing_outside_the_samples_is_read
     packed = Packed.pack([1.0, 2.0])
 
-    [-> { PackedSearch.walk(packed, 5, 0) }, -> { PackedSearch.walk(packed, 0, 4) }, -> { PackedSearch.count(packed, 0, 2, 0.0) }, -> { PackedSearch.climb(packed, -1, 1, 1, 0.0) },
+    [-> { PackedSearch.walk(packed, 5, 0) }, -> { PackedSearch.walk(packed, 0, 4) }, lambda {
+      PackedSearch.count(packed, 0, 2, 0.0)
+    }, lambda {
+         PackedSearch.climb(packed, -1, 1, 1, 0.0)
+       },
      -> { PackedSearch.roughness(packed, 3, 1) }, -> { PackedSearch.bucket_sums(packed, packed, [2], PackedSearch::Buckets.new(0.0, 1.0, 2)) }].each { |question| assert_raises(ArgumentError, &question) }
   end
 end

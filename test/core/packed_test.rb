@@ -21,8 +21,16 @@ class PackedTest < CoreCase
 
   def test_envelopes_agree
     random = Random.new(4)
-    packed = Packed.pack(Array.new(1003) { |i| (i % 90).zero? ? Float::NAN : random.rand(-5.0..5.0) } + ([Float::NAN] * 40))
-    native, plain = both { Packed.envelope(packed, packed, 16).map { |side| Packed.unpack(side).map { |v| v.nan? ? nil : v } } }
+    packed = Packed.pack(Array.new(1003) do |i|
+      (i % 90).zero? ? Float::NAN : random.rand(-5.0..5.0)
+    end + ([Float::NAN] * 40))
+    native, plain = both do
+      Packed.envelope(packed, packed, 16).map do |side|
+        Packed.unpack(side).map do |v|
+          v.nan? ? nil : v
+        end
+      end
+    end
 
     assert_equal plain, native
     assert_nil native.first.last
@@ -35,7 +43,8 @@ class PackedTest < CoreCase
     end
   end
 
-  NUMBERS = %w[0 -0.5 +12.25 .75 3. 1e3 -2.5E-4 123456789012345678 0.1 4.35 2.2250738585072014e-308 1e300 0.30000000000000004 9007199254740993 5e-324 000123.4500].freeze
+  NUMBERS = %w[0 -0.5 +12.25 .75 3. 1e3 -2.5E-4 123456789012345678 0.1 4.35 2.2250738585072014e-308 1e300
+               0.30000000000000004 9007199254740993 5e-324 000123.4500].freeze
 
   # Every number as Ruby itself reads it, to the last bit.
   def test_numbers_are_read_to_the_last_bit
@@ -46,7 +55,9 @@ class PackedTest < CoreCase
     assert_equal [lines.bytesize, NUMBERS.size], [offset, rows]
     assert_equal NUMBERS.map(&:to_f), Packed.unpack(buffers.first)
     random = Random.new(9)
-    texts = Array.new(3000) { format(["%.3f", "%.12f", "%.17g", "%e", "%d"].sample(random: random), random.rand(-1e6..1e6)) }
+    texts = Array.new(3000) do
+      format(["%.3f", "%.12f", "%.17g", "%e", "%d"].sample(random: random), random.rand(-1e6..1e6))
+    end
     buffers = [+"".b]
     Packed.parse_rows("#{texts.join("\n")}\n", 0, [";", ".", "", "n"], [1.0], buffers)
 
@@ -79,7 +90,8 @@ class PackedTest < CoreCase
   end
 
   def test_stamps_agree_with_the_plain_part
-    ["2031-05-22T10:14:07.25Z", "2031-05-22 10:14:07", "22.05.2031 10:14:07,5", "2031/05/22T10:14:07+02:00", "1999-12-31T23:59:59.999-0530"].each do |text|
+    ["2031-05-22T10:14:07.25Z", "2031-05-22 10:14:07", "22.05.2031 10:14:07,5", "2031/05/22T10:14:07+02:00",
+     "1999-12-31T23:59:59.999-0530"].each do |text|
       buffers = [+"".b, +"".b]
       Packed.parse_rows("#{text};1\n", 0, [";", ".", "", "sn"], [1.0, 1.0], buffers)
 

@@ -6,7 +6,10 @@ class ProgressTest < CoreCase
   Progress = MildAnvil::Core::Plan::Progress
   Stated = Struct.new(:minimum)
 
-  def next_step(planned, pulled, judged, minimum: true, signed: false) = Progress.new(planned: planned, pulled: pulled, judged: judged, statement: Stated.new(minimum || nil), signed: signed).next_step
+  def next_step(planned, pulled, judged, minimum: true, signed: false)
+    Progress.new(planned: planned, pulled: pulled, judged: judged, statement: Stated.new(minimum || nil),
+                 signed: signed).next_step
+  end
 
   def test_the_next_step_follows_from_the_counts
     assert_equal :pull, next_step(6, 0, 0)

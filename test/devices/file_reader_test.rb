@@ -6,7 +6,8 @@ class FileReaderTest < CoreCase
   ROWS = Array.new(30) { |i| [i * 0.1, (i * 37.25) - 3, i * 0.01] }.freeze
 
   # Writes the same thirty rows in any dialect.
-  def text(delimiter: ",", decimal: ".", header: ["Time [s]", "Force [N]", "Travel [mm]"], before: [], after: [], newline: "\n", rows: ROWS)
+  def text(delimiter: ",", decimal: ".", header: ["Time [s]", "Force [N]", "Travel [mm]"], before: [], after: [],
+           newline: "\n", rows: ROWS)
     body = rows.map { |row| row.map { |v| v.round(3).to_s.tr(".", decimal) }.join(delimiter) }
     [*before, header&.join(delimiter), *body, *after, ""].compact.join(newline)
   end
@@ -14,8 +15,10 @@ class FileReaderTest < CoreCase
   def forces(bytes, **choices) = read_file(bytes, **choices).recording.main.samples
   def refusal(bytes, **choices) = assert_raises(MildAnvil::InvalidInput) { read_file(bytes, **choices) }.message
 
-  DIALECTS = { comma: {}, semicolon: { delimiter: ";" }, tab: { delimiter: "\t" }, decimal_comma: { delimiter: ";", decimal: "," }, spaces: { delimiter: "   " },
-               crlf: { newline: "\r\n" }, cr: { newline: "\r" }, remarks: { after: ["# stopped by operator"] }, preamble: { before: ["Bench 2", "Operator; W. A.", ""] },
+  DIALECTS = { comma: {}, semicolon: { delimiter: ";" }, tab: { delimiter: "\t" },
+               decimal_comma: { delimiter: ";", decimal: "," }, spaces: { delimiter: "   " },
+               crlf: { newline: "\r\n" }, cr: { newline: "\r" }, remarks: { after: ["# stopped by operator"] },
+               preamble: { before: ["Bench 2", "Operator; W. A.", ""] },
                unit_row: { header: %w[Time Force Travel], delimiter: "\t" } }.freeze
 
   DIALECTS.each do |name, form|
@@ -34,20 +37,26 @@ class FileReaderTest < CoreCase
 
   def test_encodings_are_told_from_their_bytes
     german = text(header: ["Zeit [s]", "Kraft [N]", "Verlängerung [mm]"], delimiter: ";", decimal: ",")
-    ["UTF-8", "Windows-1252", "UTF-16LE", "UTF-16BE"].each { |encoding| assert_equal 30, forces(german.encode(encoding)).size, encoding }
+    ["UTF-8", "Windows-1252", "UTF-16LE", "UTF-16BE"].each do |encoding|
+      assert_equal 30, forces(german.encode(encoding)).size, encoding
+    end
     assert_equal 30, forces("\uFEFF#{german}").size
     assert_equal "displacement", read_file(german.encode("Windows-1252")).columns[2].role
   end
 
   def test_thousands_marks_and_quotes
-    bytes = "Time [s],Force [N]\n#{Array.new(20) { |i| format('%.1f,"%s"', i * 0.1, (i * 100.5).to_s.sub(/(\d)(\d{3}\.)/, '\1,\2')) }.join("\n")}\n"
+    bytes = "Time [s],Force [N]\n#{Array.new(20) do |i|
+      format('%.1f,"%s"', i * 0.1, (i * 100.5).to_s.sub(/(\d)(\d{3}\.)/, '\1,\2'))
+    end.join("\n")}\n"
 
     assert_in_delta 1909.5, forces(bytes).last, 1e-9
     assert_in_delta 1234.5, forces("t [s];F [N]\n#{Array.new(9) { |i| "#{i},0;1.23#{i},5" }.join("\n")}\n")[4], 1e-9
   end
 
   def test_time_forms
-    clock = Array.new(20) { |i| "23:59:#{format('%04.1f', 50 + (i * 0.5))},#{i}" }.map { |l| l.sub(/23:59:6(\d\.\d)/, '00:00:0\1') }
+    clock = Array.new(20) do |i|
+      "23:59:#{format('%04.1f', 50 + (i * 0.5))},#{i}"
+    end.map { |l| l.sub(/23:59:6(\d\.\d)/, '00:00:0\1') }
     assert_in_delta 0.5, read_file("Time,Force [N]\n#{clock.join("\n")}\n").interval_seconds, 1e-9
     stamps = Array.new(20) { |i| "2031-05-22T10:14:#{format('%04.1f', i * 0.25)}Z,#{i}" }
     assert_in_delta 0.25, read_file("Stamp,Force [N]\n#{stamps.join("\n")}\n").interval_seconds, 0.06
@@ -57,7 +66,9 @@ class FileReaderTest < CoreCase
     assert_in_delta 0.5, read_file("Date;Time;Load (kgf)\n#{dated.join("\n")}\n").interval_seconds, 1e-6
     numbered = "Sample rate: 20 Hz\nSample,Force [N]\n#{Array.new(20) { |i| "#{i + 1},#{i * 3}" }.join("\n")}\n"
     assert_in_delta 0.05, read_file(numbered).interval_seconds, 1e-9
-    assert_in_delta 0.002, read_file("Time (ms),Force (N)\n#{Array.new(20) { |i| "#{i * 2},#{i}" }.join("\n")}\n").interval_seconds, 1e-9
+    assert_in_delta 0.002, read_file("Time (ms),Force (N)\n#{Array.new(20) do |i|
+      "#{i * 2},#{i}"
+    end.join("\n")}\n").interval_seconds, 1e-9
   end
 
   def test_units_convert_to_si
@@ -66,16 +77,24 @@ class FileReaderTest < CoreCase
   end
 
   def test_what_cannot_be_known_is_asked
-    assert_equal(%w[unit unit], read_file(text(header: %w[Time Force Travel]).sub("Time", "Time [s]")).questions.map { |q| q[:kind] })
-    assert_equal(%w[force_column], read_file(text(header: ["t [s]", "Ch1 [N]", "Ch2 [N]"])).questions.map { |q| q[:kind] })
+    assert_equal(%w[unit unit],
+                 read_file(text(header: %w[Time Force Travel]).sub("Time", "Time [s]")).questions.map do |q|
+                   q[:kind]
+                 end)
+    assert_equal(%w[force_column], read_file(text(header: ["t [s]", "Ch1 [N]", "Ch2 [N]"])).questions.map do |q|
+      q[:kind]
+    end)
     assert_equal(%w[interval], read_file("Force [N]\n#{(1..20).to_a.join("\n")}\n").questions.map { |q| q[:kind] })
   end
 
   def test_answers_are_taken
-    columns = [{ index: 0, role: "time", unit: "s" }, { index: 1, role: "force", unit: "daN", main: true }, { index: 2, role: "ignore" }]
+    columns = [{ index: 0, role: "time", unit: "s" }, { index: 1, role: "force", unit: "daN", main: true },
+               { index: 2, role: "ignore" }]
 
     assert_in_delta 10_772.5, forces(text(header: nil), columns: columns).last, 1e-6
-    assert_in_delta 0.25, read_file("Force [N]\n#{(1..20).to_a.join("\n")}\n", interval_seconds: 0.25).recording.time_axis.interval_seconds
+    assert_in_delta 0.25,
+                    read_file("Force [N]\n#{(1..20).to_a.join("\n")}\n",
+                              interval_seconds: 0.25).recording.time_axis.interval_seconds
   end
 
   def test_stray_defects_are_skipped_and_said
@@ -88,9 +107,12 @@ class FileReaderTest < CoreCase
     assert_match(/line 102/, reading.warnings.first)
   end
 
-  BROKEN = { "" => /empty/, "  \n\n" => /empty/, "Time [s],Force [N]\n" => /header only/, "hello\nworld\nhow\nare\nyou\n" => /No table/, "Time [s],Force [N]\n0,1\n1,2\n" => /at least 3/,
-             "Time [s],Travel [mm]\n0,1\n1,2\n2,3\n3,4\n" => /No column of this file is a force/, "Time [s],Force [N]\n0,0\n1,0\n2,0\n3,0\n" => /zero/,
-             "Time [s],Force [N]\n0,NaN\n1,NaN\n2,NaN\n3,4\n" => /have no force/, "Time [s],Force [N]\n0,1\n1,2\n0.5,3\n1.5,4\n" => /Line 4: the time runs backwards/ }.freeze
+  BROKEN = { "" => /empty/, "  \n\n" => /empty/, "Time [s],Force [N]\n" => /header only/,
+             "hello\nworld\nhow\nare\nyou\n" => /No table/, "Time [s],Force [N]\n0,1\n1,2\n" => /at least 3/,
+             "Time [s],Travel [mm]\n0,1\n1,2\n2,3\n3,4\n" => /No column of this file is a force/,
+             "Time [s],Force [N]\n0,0\n1,0\n2,0\n3,0\n" => /zero/,
+             "Time [s],Force [N]\n0,NaN\n1,NaN\n2,NaN\n3,4\n" => /have no force/,
+             "Time [s],Force [N]\n0,1\n1,2\n0.5,3\n1.5,4\n" => /Line 4: the time runs backwards/ }.freeze
 
   BROKEN.each_with_index do |(bytes, words), i|
     define_method("test_broken_file_#{i}_is_refused_in_words") { assert_match words, refusal(bytes) }
@@ -104,7 +126,11 @@ class FileReaderTest < CoreCase
   end
 
   def test_too_wide_too_large_and_binary
-    wide = "#{Array.new(70) { |i| "c#{i} [N]" }.join(',')}\n#{Array.new(5) { Array.new(70) { |i| i }.join(',') }.join("\n")}\n"
+    wide = "#{Array.new(70) { |i| "c#{i} [N]" }.join(',')}\n#{Array.new(5) do
+      Array.new(70) do |i|
+        i
+      end.join(',')
+    end.join("\n")}\n"
 
     assert_match(/70 columns/, refusal(wide))
     assert_match(/binary/, refusal(Random.new(3).bytes(4000)))

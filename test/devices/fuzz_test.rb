@@ -7,11 +7,15 @@ require_relative "../test_helper"
 class FuzzTest < CoreCase
   SEED = 20_261_125
   WITHIN_SECONDS = 5
-  HEADERS = [["Time", "Force", "Travel"], ["Zeit", "Kraft", "Weg"], ["Temps", "Charge", "Course"], %w[t F x], ["Elapsed", "Load", "Disp"], ["Tempo", "Forza", "Corsa"]].freeze
-  UNITS = { time: [["s", 1.0], ["ms", 0.001], ["min", 60.0]], force: [["N", 1.0], ["kN", 1000.0], ["daN", 10.0], ["lbf", 4.4482216152605], ["kgf", 9.80665]], travel: [["mm", 0.001], ["in", 0.0254], ["µm", 1e-6]] }.freeze
+  HEADERS = [["Time", "Force", "Travel"], ["Zeit", "Kraft", "Weg"], ["Temps", "Charge", "Course"], %w[t F x],
+             ["Elapsed", "Load", "Disp"], ["Tempo", "Forza", "Corsa"]].freeze
+  UNITS = { time: [["s", 1.0], ["ms", 0.001], ["min", 60.0]],
+            force: [["N", 1.0], ["kN", 1000.0], ["daN", 10.0], ["lbf", 4.4482216152605], ["kgf", 9.80665]],
+            travel: [["mm", 0.001], ["in", 0.0254], ["µm", 1e-6]] }.freeze
   PEAK = 18_000.0
 
-  # One pull to a sudden break, told in a dialect that the random source chooses; with the tolerance its rounding leaves.
+  # One pull to a sudden break, told in a dialect that the random source chooses; with the tolerance its rounding
+  # leaves.
   def dialect(random)
     rate = [5, 20, 50, 250].sample(random: random)
     time, force, travel = UNITS.values.map { |choices| choices.sample(random: random) }
@@ -19,9 +23,21 @@ class FuzzTest < CoreCase
     mark = delimiter == "," ? "." : [".", ","].sample(random: random)
     order = [0, 1, 2].shuffle(random: random)
     sign = [1, 1, -1].sample(random: random)
-    rows = Array.new(rate * 12) { |i| row(i / rate.to_f, random).zip([time, force, travel]).map { |v, (_, factor)| v / factor } }
-    body = rows.map { |r| order.map { |k| format("%.#{[5, 5, 6][k]}f", k == 1 ? r[k] * sign : r[k]).tr(".", mark) }.join(delimiter) }
-    text = [*Array.new(random.rand(4)) { |i| "Bench #{i}: day #{i + 3}" }, *header(order, [time, force, travel], delimiter, random), *body, *Array.new(random.rand(2)) { "# end of record" }, ""]
+    rows = Array.new(rate * 12) do |i|
+      row(i / rate.to_f, random).zip([time, force, travel]).map do |v, (_, factor)|
+        v / factor
+      end
+    end
+    body = rows.map do |r|
+      order.map do |k|
+        format("%.#{[5, 5, 6][k]}f", k == 1 ? r[k] * sign : r[k]).tr(".", mark)
+      end.join(delimiter)
+    end
+    text = [*Array.new(random.rand(4)) do |i|
+      "Bench #{i}: day #{i + 3}"
+    end, *header(order, [time, force, travel], delimiter, random), *body, *Array.new(random.rand(2)) do
+                                                                            "# end of record"
+                                                                          end, ""]
     encode(text.join(["\n", "\r\n"].sample(random: random)), random)
   end
 
@@ -32,7 +48,11 @@ class FuzzTest < CoreCase
 
   def header(order, units, delimiter, random)
     names = HEADERS.sample(random: random)
-    return [order.map { |k| names[k] }.join(delimiter), order.map { |k| units[k].first }.join(delimiter)] if random.rand(3).zero?
+    if random.rand(3).zero?
+      return [order.map { |k| names[k] }.join(delimiter), order.map do |k|
+        units[k].first
+      end.join(delimiter)]
+    end
 
     form = ["%s [%s]", "%s (%s)"].sample(random: random)
     [order.map { |k| format(form, names[k], units[k].first) }.join(delimiter)]
@@ -65,7 +85,13 @@ class FuzzTest < CoreCase
   # What can happen to a file on its way: each change takes and gives binary text.
   HARMS = {
     cut: ->(bytes, random) { bytes.byteslice(0, random.rand(bytes.bytesize)) },
-    noise: ->(bytes, random) { bytes.dup.tap { |b| (1 + random.rand(60)).times { b.setbyte(random.rand(b.bytesize), random.rand(256)) } } },
+    noise: lambda { |bytes, random|
+      bytes.dup.tap do |b|
+        (1 + random.rand(60)).times do
+          b.setbyte(random.rand(b.bytesize), random.rand(256))
+        end
+      end
+    },
     lines: ->(bytes, random) { bytes.lines.shuffle(random: random).join },
     doubled: ->(bytes, _) { bytes + bytes },
     hole: ->(bytes, random) { bytes.dup.tap { |b| b[random.rand(b.bytesize), random.rand(800)] = "" } },

@@ -11,14 +11,23 @@ class OtherDialectsTest < CoreCase
   WAYS = { "mm" => 0.001, "in" => 0.0254, "µm" => 1.0e-6 }.freeze
   # How each logger writes: separator, decimal mark, header, time, end of line, encoding, order of the columns.
   LOGGERS = {
-    workshop: { mark: ".", between: ",", head: "%<name>s [%<unit>s]", time: :seconds, line: "\n", encoding: "UTF-8", force: "lbf", way: "in" },
-    bench: { mark: ",", between: ";", head: "%<name>s (%<unit>s)", time: :milliseconds, line: "\r\n", encoding: "Windows-1252", force: "kN", way: "mm" },
-    tower: { mark: ".", between: "\t", head: "%<name>s/%<unit>s", time: :stamp, line: "\n", encoding: "UTF-16LE", force: "kgf", way: "mm" },
-    field: { mark: ",", between: "\t", head: "%<name>s in %<unit>s", time: :clock, line: "\r\n", encoding: "UTF-8", force: "daN", way: "µm" },
-    grid: { mark: ".", between: "  ", head: "%<name>s_%<unit>s", time: :scientific, line: "\n", encoding: "UTF-8", force: "N", way: "mm" }
+    workshop: { mark: ".", between: ",", head: "%<name>s [%<unit>s]", time: :seconds, line: "\n", encoding: "UTF-8",
+                force: "lbf", way: "in" },
+    bench: { mark: ",", between: ";", head: "%<name>s (%<unit>s)", time: :milliseconds, line: "\r\n",
+             encoding: "Windows-1252", force: "kN", way: "mm" },
+    tower: { mark: ".", between: "\t", head: "%<name>s/%<unit>s", time: :stamp, line: "\n", encoding: "UTF-16LE",
+             force: "kgf", way: "mm" },
+    field: { mark: ",", between: "\t", head: "%<name>s in %<unit>s", time: :clock, line: "\r\n", encoding: "UTF-8",
+             force: "daN", way: "µm" },
+    grid: { mark: ".", between: "  ", head: "%<name>s_%<unit>s", time: :scientific, line: "\n", encoding: "UTF-8",
+            force: "N", way: "mm" }
   }.freeze
   NAMES = { time: "Time", force: "Force", displacement: "Travel" }.freeze
-  SIMPLE = SOUND.select { |t| t["dialect"]["columns"].count { |c| c["role"] == "force" } == 1 && t["name"] !~ /creep|torque/ }
+  SIMPLE = SOUND.select do |t|
+    t["dialect"]["columns"].count do |c|
+      c["role"] == "force"
+    end == 1 && t["name"] !~ /creep|torque/
+  end
 
   SIMPLE.product(LOGGERS.keys).each do |truth, logger|
     define_method("test_#{truth['name']}_as_the_#{logger}_writes_it") do
@@ -45,9 +54,18 @@ class OtherDialectsTest < CoreCase
 
   def tell(recording, logger)
     columns = [[:force, recording.main.samples, FORCES.fetch(logger[:force]), logger[:force]]]
-    columns << [:displacement, recording.displacement.samples, WAYS.fetch(logger[:way]), logger[:way]] if recording.displacement
-    head = [time_head(logger), *columns.map { |name, _, _, unit| format(logger[:head], name: NAMES.fetch(name), unit: unit) }]
-    body = Array.new(recording.size) { |i| [stamp(recording.time_axis[i], logger), *columns.map { |_, samples, factor, _| number(samples[i], factor, logger) }] }
+    if recording.displacement
+      columns << [:displacement, recording.displacement.samples, WAYS.fetch(logger[:way]),
+                  logger[:way]]
+    end
+    head = [time_head(logger), *columns.map do |name, _, _, unit|
+      format(logger[:head], name: NAMES.fetch(name), unit: unit)
+    end]
+    body = Array.new(recording.size) do |i|
+      [stamp(recording.time_axis[i], logger), *columns.map do |_, samples, factor, _|
+        number(samples[i], factor, logger)
+      end]
+    end
     text = [head, *body].map { |fields| fields.join(logger[:between]) }.join(logger[:line]) + logger[:line]
     logger[:encoding] == "UTF-16LE" ? "\xFF\xFE".b + text.encode("UTF-16LE").b : text.encode(logger[:encoding]).b
   end
@@ -64,8 +82,12 @@ class OtherDialectsTest < CoreCase
     when :seconds then format("%.5f", seconds).tr(".", logger[:mark])
     when :milliseconds then format("%.2f", seconds * 1000).tr(".", logger[:mark])
     when :scientific then format("%.9E", seconds)
-    when :clock then format("%02d:%02d:%s", 7 + (seconds / 3600), (seconds / 60) % 60, format("%08.5f", seconds % 60)).tr(".", logger[:mark])
-    when :stamp then (Time.utc(2031, 5, 22, 9, 58) + seconds.round(5).rationalize(1e-7)).strftime("%Y-%m-%dT%H:%M:%S.%5NZ")
+    when :clock then format("%02d:%02d:%s", 7 + (seconds / 3600), (seconds / 60) % 60,
+                            format("%08.5f", seconds % 60)).tr(
+                              ".", logger[:mark]
+                            )
+    when :stamp then (Time.utc(2031, 5, 22, 9,
+                               58) + seconds.round(5).rationalize(1e-7)).strftime("%Y-%m-%dT%H:%M:%S.%5NZ")
     end
   end
 end

@@ -81,6 +81,7 @@ class LaunchTest < Minitest::Test
 
   def query(server, sql)
     uri = URI(server.url)
-    system({ "MYSQL_PWD" => uri.password }, "mariadb", "--no-defaults", "--host=127.0.0.1", "--port=#{server.port}", "--user=anvil", "launch_test", "-e", sql, out: File::NULL)
+    system({ "MYSQL_PWD" => uri.password }, "mariadb", "--no-defaults", "--host=127.0.0.1", "--port=#{server.port}",
+           "--user=anvil", "launch_test", "-e", sql, out: File::NULL)
   end
 end

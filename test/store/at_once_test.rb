@@ -2,7 +2,8 @@
 
 require_relative "../support/store_case"
 
-# Several people, or several files of one drop, at the same moment on the same lot: nothing is lost and nothing counts twice.
+# Several people, or several files of one drop, at the same moment on the same lot: nothing is lost and nothing counts
+# twice.
 # Real transactions on several connections, so what is made here is not rolled back: it is deleted at the end.
 class AtOnceTest < StoreCase
   PEOPLE = 4
@@ -56,7 +57,8 @@ class AtOnceTest < StoreCase
   end
 
   def test_a_draft_is_given_one_pull
-    draft = Actions::PreviewFile.call(lot_id: @lot.id, name: "log.csv", source: log_text(peak_newtons: 860), choices: {},
+    draft = Actions::PreviewFile.call(lot_id: @lot.id, name: "log.csv", source: log_text(peak_newtons: 860),
+                                      choices: {},
                                       person_id: @person.id)[:draft_id]
     lots = Array.new(PEOPLE) { |k| another("Other #{k}") }
     answers = at_once do |k|
@@ -109,7 +111,8 @@ class AtOnceTest < StoreCase
     answers = at_once do |k|
       next break_at(@lot, "6.0") && :judged if k.zero?
 
-      Actions::SignStatement.call(lot_id: @lot.id, sha256: seen, person_id: @person.id, once_key: "click-of-one-hand") && :signed
+      Actions::SignStatement.call(lot_id: @lot.id, sha256: seen, person_id: @person.id,
+                                  once_key: "click-of-one-hand") && :signed
     rescue MildAnvil::Conflict
       :told
     end
@@ -117,7 +120,9 @@ class AtOnceTest < StoreCase
 
     assert_equal 1, answers.count(:judged)
     assert_equal answers.include?(:signed) ? 1 : 0, signed.size
-    signed.each { |statement| assert_equal [seen, 4], [statement.sha256, statement.frozen_body["inputs"]["pulls"].size] }
+    signed.each do |statement|
+      assert_equal [seen, 4], [statement.sha256, statement.frozen_body["inputs"]["pulls"].size]
+    end
   end
 
   def test_a_key_is_used_once

@@ -15,7 +15,8 @@ class SamplesTest < StoreCase
     recording = recording_of(forces)
 
     assert_equal forces, MildAnvil::Store::Samples.all(recording.judged_channel.id, 40_000)
-    assert_equal forces[16_380, 10], MildAnvil::Store::Samples.read(recording.judged_channel.id, bin: 1, from: 16_380, count: 10).first
+    assert_equal forces[16_380, 10],
+                 MildAnvil::Store::Samples.read(recording.judged_channel.id, bin: 1, from: 16_380, count: 10).first
   end
 
   def test_the_original_file_is_kept_whole
@@ -53,7 +54,8 @@ class SamplesTest < StoreCase
 
   def test_a_file_that_was_changed_behind_our_back_is_not_given_out
     file = import(lot, log_text).recording.source_file
-    DATABASE[:source_file_chunks].where(source_file_id: file.id).update(content: Sequel.blob(Zlib.deflate(log_text.sub("5", "6"))))
+    other = Sequel.blob(Zlib.deflate(log_text.sub("5", "6")))
+    DATABASE[:source_file_chunks].where(source_file_id: file.id).update(content: other)
 
     assert_match(/another hash/, assert_raises(MildAnvil::Tampered) { file.bytes }.message)
   end

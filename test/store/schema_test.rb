@@ -8,11 +8,13 @@ class SchemaTest < StoreCase
 
   def judgement(**values)
     pull = @pull ||= peak(lot, "8.1")
-    DATABASE[:judgements].insert({ uid: ULID.generate, pull_id: pull.id, measurement_id: pull.measurements.first.id, person_id: person.id,
-                                   counts_as: "break", value_si: 8100.0, reason: "", complete: true, created_at: Time.now }.merge(values))
+    DATABASE[:judgements].insert({ uid: ULID.generate, pull_id: pull.id, measurement_id: pull.measurements.first.id,
+                                   person_id: person.id,
+                                   counts_as: "break", value_si: 8100.0, reason: "", complete: true,
+                                   created_at: Time.now }.merge(values))
   end
 
-  def refused(&) = assert_raises(*REFUSED, &)
+  def refused(&block) = assert_raises(*REFUSED, &block)
 
   def test_only_known_ways_to_count
     judgement
@@ -31,7 +33,8 @@ class SchemaTest < StoreCase
   end
 
   def test_every_write_has_a_person
-    %i[judgements measurements pulls lots jobs events statements signatures claims rating_terms overrides].each do |table|
+    %i[judgements measurements pulls lots jobs events statements signatures claims rating_terms
+       overrides].each do |table|
       column = DATABASE.schema(table).to_h.fetch(:person_id)
 
       refute column[:allow_null], table
@@ -42,7 +45,10 @@ class SchemaTest < StoreCase
     one, two = Array.new(2) { judgement }
     feature = @pull.feature_id
     DATABASE[:feature_failures].insert(feature_id: feature, judgement_id: one)
-    assert_raises(Sequel::UniqueConstraintViolation) { DATABASE[:feature_failures].insert(feature_id: feature, judgement_id: two) }
+    assert_raises(Sequel::UniqueConstraintViolation) do
+      DATABASE[:feature_failures].insert(feature_id: feature,
+                                         judgement_id: two)
+    end
   end
 
   def test_one_number_one_statement_one_signature_of_a_kind
@@ -79,14 +85,17 @@ class EventsTest < StoreCase
     assert_nil Events.first_broken(DATABASE)
   end
 
-  # In another connection, as somebody with the owner's key: an event changed, one removed from the middle, one from the end.
+  # In another connection, as somebody with the owner's key: an event changed, one removed from the middle, one from
+  # the end.
   def test_a_harmed_chain_is_found
     break_at(lot, "8.1")
     rows = DATABASE[:events].order(:id).all
     harmed = ->(list) { Events.first_broken(fake(list)) }
 
     assert_nil harmed.call(rows)
-    assert_equal rows[1][:id], harmed.call(rows.each_with_index.map { |row, i| i == 1 ? row.merge(action: "nothing") : row })
+    assert_equal rows[1][:id], harmed.call(rows.each_with_index.map { |row, i|
+      i == 1 ? row.merge(action: "nothing") : row
+    })
     assert_equal rows[2][:id], harmed.call(rows.reject { |row| row.equal?(rows[1]) })
     assert_equal 0, harmed.call(rows[0...-1])
   end
@@ -116,7 +125,7 @@ class EventsTest < StoreCase
     pull = break_at(lot, "8.1")
     list = Actions::ListEvents.call(lot_id: pull.lot_id)[:events]
 
-    assert_equal %w[judge_pull record_peak create_lot], list.map { |e| e[:action] }
+    assert_equal(%w[judge_pull record_peak create_lot], list.map { |e| e[:action] })
     assert_equal [person.name, "break", 8100.0], [list[0][:person], *list[0][:after].values_at("counts_as", "value_si")]
     assert_equal({ whole: true, broken_id: nil }, Actions::ListEvents.check)
   end

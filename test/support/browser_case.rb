@@ -4,10 +4,16 @@ require_relative "store_case"
 require "capybara/minitest"
 require "capybara/cuprite"
 
-FLAGS = %w[no-sandbox disable-gpu disable-quic disable-background-networking disable-component-update disable-sync no-first-run hide-scrollbars].to_h { |f| [f, nil] }
+FLAGS = %w[no-sandbox disable-gpu disable-quic disable-background-networking disable-component-update disable-sync
+           no-first-run hide-scrollbars].to_h do |f|
+  [f, nil]
+end
 Capybara.register_driver(:headless) do |app|
-  Capybara::Cuprite::Driver.new(app, window_size: [1280, 800], process_timeout: 60, timeout: 30, pending_connection_errors: false, js_errors: true,
-                                     browser_path: %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find { |path| File.exist?(path) },
+  Capybara::Cuprite::Driver.new(app, window_size: [1280, 800], process_timeout: 60, timeout: 30,
+                                     pending_connection_errors: false, js_errors: true,
+                                     browser_path: %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find do |path|
+                                       File.exist?(path)
+                                     end,
                                      browser_options: FLAGS.merge("force-color-profile" => "srgb"))
 end
 Capybara.server = :puma, { Silent: true, Threads: "1:4" }
@@ -23,7 +29,8 @@ class BrowserCase < Minitest::Test
   include Shared
 
   AXE = File.read(File.expand_path("../../frontend/node_modules/axe-core/axe.min.js", __dir__))
-  TABLES = %i[audit_entries lot_summaries ratings judgements finding_overrides readers findings channel_chunks channels curves source_file_chunks source_files pulls features specimens lots jobs people].freeze
+  TABLES = %i[audit_entries lot_summaries ratings judgements finding_overrides readers findings channel_chunks channels
+              curves source_file_chunks source_files pulls features specimens lots jobs people].freeze
   SERIOUS = %w[serious critical].freeze
 
   def setup
@@ -42,19 +49,30 @@ class BrowserCase < Minitest::Test
   def assert_accessible(where)
     settle
     page.execute_script(AXE)
-    found = page.evaluate_async_script("axe.run(document, {resultTypes: ['violations']}).then(arguments[0])")["violations"].select { |v| SERIOUS.include?(v["impact"]) }
+    run = page.evaluate_async_script("axe.run(document, {resultTypes: ['violations']}).then(arguments[0])")
+    found = run["violations"].select { |violation| SERIOUS.include?(violation["impact"]) }
 
-    assert_empty found.map { |v| "#{v['id']}: #{v['nodes'].map { |n| n['target'] }.first(3)} #{v['nodes'].first['any'].map { |a| a['message'] }.first}" }, where
+    assert_empty found.map { |violation| told(violation) }, where
+  end
+
+  def told(violation)
+    nodes = violation["nodes"]
+    "#{violation['id']}: #{nodes.first(3).map { |n| n['target'] }} #{nodes.first['any'].first&.fetch('message')}"
   end
 
   # What fades in is judged when it is there.
   def settle
-    40.times { page.evaluate_script("document.getAnimations().filter((a) => a.playState === 'running').length").zero? ? break : sleep(0.05) }
+    40.times do
+      break if page.evaluate_script("document.getAnimations().filter((a) => a.playState === 'running').length").zero?
+
+      sleep 0.05
+    end
   end
 
   # No screen may be wider than its window.
   def assert_fits(where)
-    assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=, page.evaluate_script("window.innerWidth") + 1, where
+    assert_operator page.evaluate_script("document.documentElement.scrollWidth"), :<=,
+                    page.evaluate_script("window.innerWidth") + 1, where
   end
 
   def press(*keys) = page.driver.browser.keyboard.type(*keys)
@@ -65,13 +83,15 @@ class BrowserCase < Minitest::Test
     peaks.map do |peak|
       random = Random.new(peak)
       simulator = MildAnvil::Devices::Simulator
-      log = simulator::Pull.new(path: simulator::Shapes::Rope.path(peak.to_f, random), bench: simulator::Bench.with, random: random).log
+      log = simulator::Pull.new(path: simulator::Shapes::Rope.path(peak.to_f, random), bench: simulator::Bench.with,
+                                random: random).log
       File.join(folder, "pull_#{peak}.csv").tap { |path| File.write(path, simulator::LogFile.text(log, :comma)) }
     end
   end
 
   def choose_option(label, option)
-    find("button[role=combobox]", text: nil, **(label.is_a?(Hash) ? label : { id: find("label", exact_text: label)[:for] })).click
+    find("button[role=combobox]", text: nil,
+                                  **(label.is_a?(Hash) ? label : { id: find("label", exact_text: label)[:for] })).click
     find("[role=option]", text: option, match: :first).click
   end
 

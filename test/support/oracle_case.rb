@@ -24,7 +24,8 @@ class OracleCase < CoreCase
     compare(floats, integers, { "tolerance" => 1e-9 }, [entry["id"]])
   end
 
-  READINGS = %w[values a b groups y reference indicated x strength stitches terminated plain tension_in tension_out hours displacement new_indications predict_at].freeze
+  READINGS = %w[values a b groups y reference indicated x strength stitches terminated plain tension_in tension_out
+                hours displacement new_indications predict_at].freeze
 
   def whole(inputs, form, reading: false)
     case inputs
@@ -48,8 +49,12 @@ class OracleCase < CoreCase
 
   def compare(expected, got, entry, path)
     case expected
-    when Hash then expected.each { |key, value| compare(value, got.fetch(key), entry, [*path, key]) unless value.nil? && !got.key?(key) }
-    when Array then same_size(expected, got, path) && expected.zip(got).each_with_index { |(e, g), i| compare(e, g, entry, [*path, i]) }
+    when Hash then expected.each do |key, value|
+      compare(value, got.fetch(key), entry, [*path, key]) unless value.nil? && !got.key?(key)
+    end
+    when Array then same_size(expected, got, path) && expected.zip(got).each_with_index do |(e, g), i|
+      compare(e, g, entry, [*path, i])
+    end
     when nil then assert_nil got, path.join(".")
     when Numeric then near(expected, got, entry, path)
     else assert_equal expected, got, path.join(".")
@@ -64,6 +69,7 @@ class OracleCase < CoreCase
   def near(expected, got, entry, path)
     tolerance = entry.dig("tolerance_by_field", path.first) || entry["tolerance"] || 0
 
-    assert_in_delta expected, got, [tolerance * expected.abs, entry["absolute_tolerance"] || 0, 1e-12].max, path.join(".")
+    assert_in_delta expected, got, [tolerance * expected.abs, entry["absolute_tolerance"] || 0, 1e-12].max,
+                    path.join(".")
   end
 end

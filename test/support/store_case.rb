@@ -20,7 +20,8 @@ class StoreCase < Minitest::Test
   end
 
   def add_person(*roles)
-    Actions::ManagePeople.add(name: "Tester #{rand(1_000_000)}", login: "tester-#{SecureRandom.hex(6)}", roles: roles, password_hash: "-")
+    Actions::ManagePeople.add(name: "Tester #{rand(1_000_000)}", login: "tester-#{SecureRandom.hex(6)}", roles: roles,
+                              password_hash: "-")
   end
 
   def person = @person ||= add_person("technician")
@@ -28,7 +29,8 @@ class StoreCase < Minitest::Test
   def job = @job ||= Actions::CreateJob.call(customer: "Brindle Works", title: "Loops", person_id: person.id)
 
   def lot(**values)
-    Actions::SaveLot.create(job_id: job.id, values: { name: "Loop", item_type: "sewn_loop", **values }, person_id: person.id)
+    Actions::SaveLot.create(job_id: job.id, values: { name: "Loop", item_type: "sewn_loop", **values },
+                            person_id: person.id)
   end
 
   # Types peaks in kilonewtons and judges each a break of the specimen.

@@ -7,13 +7,19 @@ class ApiTest < WebCase
     job = call(:post, "/api/jobs", { customer: "Brindle Works", title: "Loops" }, expect: 201)
     id = call(:post, "/api/jobs/#{job['id']}/lots", { name: "Loop", item_type: "sewn_loop" }, expect: 201)["lot"]["id"]
     pull = bring_in(id)
-    [880, 930, 905].each { |peak| upload("/api/lots/#{id}/recordings", log_text(peak_newtons: peak), name: "log#{peak}.csv") }
+    [880, 930, 905].each do |peak|
+      upload("/api/lots/#{id}/recordings", log_text(peak_newtons: peak), name: "log#{peak}.csv")
+    end
     judged = { counts_as: "break", failed_part: "specimen" }
-    call(:get, "/api/lots/#{id}")["pulls"].each { |p| call(:post, "/api/pulls/#{p['id']}/judgements", judged, expect: 201) }
+    call(:get, "/api/lots/#{id}")["pulls"].each do |p|
+      call(:post, "/api/pulls/#{p['id']}/judgements", judged, expect: 201)
+    end
     rating = rated(id, "?factor=5&coverage=0.9")
 
     assert_equal 0.9, rating["statement"]["coverage"]
-    assert_equal rating["statement"]["working_load_limit"]["text"], rating["stops"].find { |s| s["factor"] == 5 }["limit"]["text"]
+    assert_equal rating["statement"]["working_load_limit"]["text"], rating["stops"].find { |s|
+      s["factor"] == 5
+    }["limit"]["text"]
     sign_and_print(id, rating)
     window = call(:get, "/api/recordings/#{pull['recording_id']}/window?points=100&from_seconds=1&to_seconds=2")
     assert_operator window["seconds"].size, :>, 50
@@ -40,16 +46,22 @@ class ApiTest < WebCase
   end
 
   def test_reading_calls_answer_as_described
-    made = lot_with_breaks(8.1, 8.4, 7.9, claims: [claim("7")], requirements: [{ text: "0.9", unit: "kN", measure: "working_load" }])
+    made = lot_with_breaks(8.1, 8.4, 7.9, claims: [claim("7")],
+                                          requirements: [{ text: "0.9", unit: "kN", measure: "working_load" }])
     break_at(made, "6", specimen_number: 1, feature_name: "end B")
-    Actions::RecordLoad.call(lot_id: made.id, specimen_number: 2, source: "transport", text: "1", unit: "kN", person_id: person.id)
+    Actions::RecordLoad.call(lot_id: made.id, specimen_number: 2, source: "transport", text: "1", unit: "kN",
+                             person_id: person.id)
     Actions::SaveStudy.call(job_id: job.id, name: "S", factors: AskFactors::ONE, person_id: person.id)
     nil while Actions::Worker.run_once
     sign(lot_with_breaks(8.1, 8.4, 7.9))
     id = made.id
-    ["/api/health", "/api/session", "/api/catalogue", "/api/people", "/api/tokens", "/api/today", "/api/search?q=Loop", "/api/lots",
-     "/api/lots/#{id}", "/api/lots/#{id}/rating", "/api/lots/#{id}/lenders", "/api/lots/#{id}/events", "/api/import-profiles",
-     "/api/pulls/#{made.pulls.first.id}", "/api/lots/#{Models::Statement.order(:id).last.lot_id}"].each { |path| call(:get, path) }
+    ["/api/health", "/api/session", "/api/catalogue", "/api/people", "/api/tokens", "/api/today", "/api/search?q=Loop",
+     "/api/lots",
+     "/api/lots/#{id}", "/api/lots/#{id}/rating", "/api/lots/#{id}/lenders", "/api/lots/#{id}/events",
+     "/api/import-profiles",
+     "/api/pulls/#{made.pulls.first.id}", "/api/lots/#{Models::Statement.order(:id).last.lot_id}"].each do |path|
+      call(:get, path)
+    end
     as(reviewer)
     ["/api/events", "/api/events/check"].each { |path| call(:get, path) }
   end
@@ -63,7 +75,8 @@ class ApiTest < WebCase
     small = lot_with_breaks(8.2)
     find = ->(list) { list.find { |lender| lender["id"] == earlier.id } }
 
-    assert_equal [3, nil, false], find.call(call(:get, "/api/lots/#{small.id}/lenders")).values_at("breaks", "reason", "chosen")
+    assert_equal [3, nil, false],
+                 find.call(call(:get, "/api/lots/#{small.id}/lenders")).values_at("breaks", "reason", "chosen")
     assert find.call(call(:put, "/api/lots/#{small.id}/lenders", { lot_ids: [earlier.id] }))["chosen"]
     refused = call(:put, "/api/lots/#{small.id}/lenders", { lot_ids: [99_999_999] }, expect: 422)
     assert_match(/no lot 99999999/, refused["error"]["message"])
@@ -73,7 +86,8 @@ class ApiTest < WebCase
   end
 
   def test_all_wrong_fields_are_told_at_once_in_words
-    body = { item_type: "", terms: { design_factor: 0.2, school: "best" }, claims: [{ text: "4", unit: "kN", measure: "weight", kind: "minimum" }],
+    body = { item_type: "", terms: { design_factor: 0.2, school: "best" },
+             claims: [{ text: "4", unit: "kN", measure: "weight", kind: "minimum" }],
              specimens_planned: 1.5, color: "red" }
     fields = call(:post, "/api/jobs/#{job.id}/lots", body, expect: 422)["error"]["fields"]
 
@@ -87,12 +101,15 @@ class ApiTest < WebCase
   def test_bad_input_has_a_plain_answer
     made = lot
     assert_match(/no lot 99999999/, call(:get, "/api/lots/99999999", expect: 404)["error"]["message"])
-    assert_match(/not a reading/, call(:post, "/api/lots/#{made.id}/pulls", { text: "abc", unit: "kN" }, expect: 422)["error"]["message"])
+    assert_match(/not a reading/,
+                 call(:post, "/api/lots/#{made.id}/pulls", { text: "abc", unit: "kN" },
+                      expect: 422)["error"]["message"])
     ["factor=many", "factor=0.2", "school=best", "coverage=nan", "preloaded=maybe"].each do |query|
       call(:get, "/api/lots/#{made.id}/rating?#{query}", expect: 422)
     end
     upload("/api/lots/#{made.id}/recordings", "", expect: 422)
-    torn = upload("/api/lots/#{made.id}/recordings", "Time [s],Force [N]\n0,1\n1,2\n0,3\n2,4\n", name: "torn.csv", expect: 422)
+    torn = upload("/api/lots/#{made.id}/recordings", "Time [s],Force [N]\n0,1\n1,2\n0,3\n2,4\n", name: "torn.csv",
+                                                                                                 expect: 422)
     assert_equal ["torn.csv", 4], torn["error"].values_at("file", "line")
     post "/api/lots/#{made.id}/pulls", "{", "CONTENT_TYPE" => "application/json"
     assert_equal 422, last_response.status
@@ -105,7 +122,8 @@ class ApiTest < WebCase
   def test_a_judgement_brings_no_value_of_its_own
     pull = peak(lot, "8.1")
     %w[force_newtons value_si upper_si].each do |field|
-      wrong = call(:post, "/api/pulls/#{pull.id}/judgements", { counts_as: "at_least", field => 80_000 }, expect: 422)["error"]["fields"]
+      wrong = call(:post, "/api/pulls/#{pull.id}/judgements", { counts_as: "at_least", field => 80_000 },
+                   expect: 422)["error"]["fields"]
 
       assert_equal({ field => "is not known here" }, wrong)
     end
@@ -139,7 +157,9 @@ class ApiTest < WebCase
     pull = upload("/api/lots/#{lot.id}/recordings", log_text, name: name)
 
     assert_equal name, pull["recording"]["file"]["name"]
-    assert_equal [pull["id"]], call(:get, "/api/search?q=#{Rack::Utils.escape('引張.csv')}")["files"].map { |f| f["pull_id"] }
+    assert_equal([pull["id"]], call(:get, "/api/search?q=#{Rack::Utils.escape('引張.csv')}")["files"].map do |f|
+      f["pull_id"]
+    end)
   end
 
   def test_undo_corrections_and_conflicts_over_http
@@ -148,8 +168,9 @@ class ApiTest < WebCase
     judge(pull, "break", failed_part: "specimen")
 
     assert_nil call(:post, "/api/pulls/#{pull.id}/undo")["judgement"]
-    corrected = call(:post, "/api/pulls/#{pull.id}/measurements", { text: "8.3", unit: "kN", reason: "misread" }, expect: 201)
-    assert_equal %w[8.1 8.3], corrected["measurements"].map { |m| m["text"] }
+    corrected = call(:post, "/api/pulls/#{pull.id}/measurements", { text: "8.3", unit: "kN", reason: "misread" },
+                     expect: 201)
+    assert_equal(%w[8.1 8.3], corrected["measurements"].map { |m| m["text"] })
     call(:patch, "/api/pulls/#{pull.id}", { pulled_at: "2026-11-20T10:00:00Z", reason: "entered late" })
     call(:patch, "/api/pulls/#{pull.id}", { pulled_at: "yesterday", reason: "entered late" }, expect: 422)
     version = call(:get, "/api/lots/#{pull.lot_id}")["lot"]["version"]
@@ -160,7 +181,8 @@ class ApiTest < WebCase
   def test_findings_are_overruled_and_taken_back
     pull = upload("/api/lots/#{lot.id}/recordings", log_text)
     typed = { text: "0.87", unit: "kN" }
-    shown = call(:post, "/api/pulls/#{pull['id']}/findings", { kind: "peak", ordinal: 0, typed: typed, reason: "display" }, expect: 201)
+    shown = call(:post, "/api/pulls/#{pull['id']}/findings",
+                 { kind: "peak", ordinal: 0, typed: typed, reason: "display" }, expect: 201)
 
     assert_in_delta 870.0, shown["measurement"]["value_si"]
     call(:post, "/api/pulls/#{pull['id']}/findings/undo", { kind: "peak", ordinal: 0 })

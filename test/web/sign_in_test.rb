@@ -10,12 +10,14 @@ class SignInTest < WebCase
     super
     as(nil)
     header "Host", "127.0.0.1"
-    @somebody = Actions::ManagePeople.add(name: "Somebody", login: "somebody-#{SecureRandom.hex(4)}", roles: ["technician"],
+    @somebody = Actions::ManagePeople.add(name: "Somebody", login: "somebody-#{SecureRandom.hex(4)}",
+                                          roles: ["technician"],
                                           password_hash: MildAnvil::Web::SignIn.password_hash(PASSWORD))
   end
 
   def sign_in(password: PASSWORD, login: @somebody.account.login)
-    post "https://127.0.0.1/api/sign-in", JSON.generate(login: login, password: password), "CONTENT_TYPE" => "application/json"
+    post "https://127.0.0.1/api/sign-in", JSON.generate(login: login, password: password),
+         "CONTENT_TYPE" => "application/json"
     last_response.status
   end
 

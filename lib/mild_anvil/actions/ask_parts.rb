@@ -4,7 +4,8 @@ module MildAnvil
   module Actions
     # Claims, requirements and terms of a lot, as the screen Ask sends them: the lists whole, the terms as what changes.
     module AskParts
-      TERMS = { rated_quantity: "peak", coverage_share: 0.95, confidence_share: 0.95, design_factor: 5.0, design_factor_key: nil,
+      TERMS = { rated_quantity: "peak", coverage_share: 0.95, confidence_share: 0.95, design_factor: 5.0,
+                design_factor_key: nil,
                 marking_step: nil, marking_unit: nil, school: nil, preloaded: "count", shared_uncertainty_share: 0.0,
                 shared_uncertainty_source: nil }.freeze
 
@@ -15,7 +16,11 @@ module MildAnvil
       def save(lot, parts, person_id)
         figures = Figures.of(lot)
         replace(lot.claims_dataset, parts[:claims], lot, person_id) { |row| claim(row, figures, lot) } if parts[:claims]
-        replace(lot.requirements_dataset, parts[:requirements], lot, person_id) { |row| requirement(row, figures) } if parts[:requirements]
+        if parts[:requirements]
+          replace(lot.requirements_dataset, parts[:requirements], lot, person_id) do |row|
+            requirement(row, figures)
+          end
+        end
         revise(lot, parts[:terms], figures, person_id) if parts[:terms]
         Core::Judgement::RatedQuantity.check!(lot.terms.rated_quantity, lot.measurand)
         lot.associations.clear
@@ -23,8 +28,10 @@ module MildAnvil
 
       # @return [Hash] what stood before, for the event
       def seen(lot, names)
-        rows = { claims: -> { lot.claims.map(&:values) }, requirements: -> { lot.requirements.map(&:values) }, terms: -> { lot.terms.values } }
-        names.to_h { |name| [name, rows.fetch(name).call] }
+        names.to_h do |name|
+          rows = lot.public_send(name)
+          [name, name == :terms ? rows.values : rows.map(&:values)]
+        end
       end
 
       # What is no longer named is withdrawn, what changed is withdrawn and said anew: nothing that was claimed is lost.
@@ -47,10 +54,16 @@ module MildAnvil
 
       def claim(row, figures, lot)
         stated = row[:measure] == "share" ? share(row) : figures.parse(row.slice(:text, :unit))
-        other = figures.parse({ text: row[:of_text], unit: row[:of_unit] || figures.unit.symbol }, field: :of_text) if row[:of_text]
-        { value_si: stated.value_si, text: stated.text, unit: stated.unit, measure: row[:measure], kind: row[:kind] || "unknown",
-          factor: row[:factor], every_piece: row[:every_piece] || false, source: row[:source].to_s, of_si: other&.value_si,
-          of_text: other&.text, of_unit: other&.unit, direction: row[:direction] || lot.direction, measurand: row[:measurand] || lot.measurand }
+        if row[:of_text]
+          other = figures.parse({ text: row[:of_text], unit: row[:of_unit] || figures.unit.symbol },
+                                field: :of_text)
+        end
+        { value_si: stated.value_si, text: stated.text, unit: stated.unit, measure: row[:measure],
+          kind: row[:kind] || "unknown",
+          factor: row[:factor], every_piece: row[:every_piece] || false, source: row[:source].to_s,
+          of_si: other&.value_si,
+          of_text: other&.text, of_unit: other&.unit, direction: row[:direction] || lot.direction,
+          measurand: row[:measurand] || lot.measurand }
       end
       private_class_method :claim
 
@@ -65,19 +78,22 @@ module MildAnvil
         low, high = row.values_at(:factor_low, :factor_high)
         raise InvalidInput, "the band of the factor must rise" if low && high && high < low
 
-        { value_si: stated.value_si, text: stated.text, unit: stated.unit, measure: row[:measure], count: row[:count], factor_low: low,
+        { value_si: stated.value_si, text: stated.text, unit: stated.unit, measure: row[:measure], count: row[:count],
+          factor_low: low,
           factor_high: high, source: row[:source].to_s }
       end
       private_class_method :requirement
 
       def revise(lot, changes, figures, person_id)
         before = lot.terms
-        values = TERMS.merge(before ? before.values.slice(*TERMS.keys) : {}).merge(marking(changes, figures)).merge(changes.except(:marking_step))
+        values = TERMS.merge(before ? before.values.slice(*TERMS.keys) : {},
+                             marking(changes, figures), changes.except(:marking_step))
         Core::Judgement::RatedQuantity.check!(values[:rated_quantity], lot.measurand)
         return if before && before.values.slice(*TERMS.keys) == values
 
         revision = (before&.revision || 0) + 1
-        Store::Models::RatingTerms.create(lot_id: lot.id, revision: revision, person_id: person_id, created_at: Time.now, **values)
+        Store::Models::RatingTerms.create(lot_id: lot.id, revision: revision, person_id: person_id,
+                                          created_at: Time.now, **values)
       end
       private_class_method :revise
 

@@ -17,7 +17,8 @@ module MildAnvil
           before = lot.study_groups.map(&:level_id)
           Store::Models::StudyGroup.where(lot_id: lot.id).delete
           levels.each { |level| Store::Models::StudyGroup.create(lot_id: lot.id, factor_id: level.factor_id, level_id: level.id) }
-          Store::Events.record(:assign_levels, lot, person_id: person.id, lot_id: lot.id, before: { levels: before }, after: { levels: level_ids })
+          Store::Events.record(:assign_levels, lot, person_id: person.id, lot_id: lot.id, before: { levels: before },
+                                                    after: { levels: level_ids })
           lot.refresh
         end
       end
@@ -26,7 +27,10 @@ module MildAnvil
         studies = Store::Models::Study.where(job_id: lot.job_id).select(:id)
         factors = Store::Models::Factor.where(study_id: studies).select(:id)
         levels = Store::Models::Level.where(id: ids, factor_id: factors).all
-        raise InvalidInput.new("A level belongs to no study of this job", fields: { level_ids: "is of another job" }) if levels.size < ids.size
+        if levels.size < ids.size
+          raise InvalidInput.new("A level belongs to no study of this job",
+                                 fields: { level_ids: "is of another job" })
+        end
         return levels if levels.map(&:factor_id).uniq.size == levels.size
 
         raise InvalidInput.new("A lot is at one level of each factor", fields: { level_ids: "has two of one factor" })

@@ -30,7 +30,8 @@ module MildAnvil
                   lenders.filter_map { |row| ScatterLenders.why_not(row)&.then { |why| "#{row[:name]} #{why}" } }
         return if refused.empty?
 
-        raise InvalidInput.new("The scatter cannot be borrowed: #{refused.join('; ')}", fields: { lot_ids: refused.join("; ") })
+        raise InvalidInput.new("The scatter cannot be borrowed: #{refused.join('; ')}",
+                               fields: { lot_ids: refused.join("; ") })
       end
       private_class_method :check!
 

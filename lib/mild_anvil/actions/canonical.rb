@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # One text for one value, whoever writes it: keys in order, numbers as JSON has them. What is signed is signed over this.
+    # One text for one value, whoever writes it: keys in order, numbers as JSON has them. What is signed is signed over
+    # this.
     module Canonical
       module_function
 

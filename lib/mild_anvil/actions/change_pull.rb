@@ -10,7 +10,10 @@ module MildAnvil
       # @return [Store::Models::Pull]
       def call(pull_id:, values:, reason:, person_id:)
         person = People.fetch!(person_id)
-        raise InvalidInput.new("A correction needs a reason", fields: { reason: "is needed" }) if reason.to_s.strip.empty?
+        if reason.to_s.strip.empty?
+          raise InvalidInput.new("A correction needs a reason",
+                                 fields: { reason: "is needed" })
+        end
 
         Store::Database.write do
           pull = Store::Models::Pull.locked!(pull_id)
@@ -18,7 +21,7 @@ module MildAnvil
           before = values.keys.to_h { |name| [name, pull[name]] }
           pull.update(values)
           Store::Events.record(:change_pull, pull, person_id: person.id, lot_id: pull.lot_id, before: before,
-                                                  after: values.merge(reason: reason.strip))
+                                                   after: values.merge(reason: reason.strip))
           RefreshLot.call(pull.lot)
           pull
         end

@@ -13,7 +13,8 @@ module MildAnvil
       def want(inputs, lot_id:)
         key = RatingInputs.key(inputs)
         Row[key] || begin
-          Row.dataset.insert_ignore.insert(key: key, rule_version: Core::Rating::Statement::RULE_VERSION, lot_id: lot_id,
+          Row.dataset.insert_ignore.insert(key: key, rule_version: Core::Rating::Statement::RULE_VERSION,
+                                           lot_id: lot_id,
                                            inputs: Canonical.text(inputs), created_at: Time.now)
           Row[key]
         end
@@ -25,7 +26,8 @@ module MildAnvil
         return row if row.computed_at
 
         content = RatingInputs.core(row.frozen_inputs).statement(calibrate: :all).to_h
-        finish(row, content: Canonical.text(content), statement_sha256: sha256(row.frozen_inputs, Canonical.plain(content)))
+        finish(row, content: Canonical.text(content),
+                    statement_sha256: sha256(row.frozen_inputs, Canonical.plain(content)))
       rescue MildAnvil::Error => e
         finish(row, failure: e.message)
       end

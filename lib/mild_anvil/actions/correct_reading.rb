@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Another reading beside one that was typed wrong. The first one stays; what was judged by it stays judged by it and says so.
+    # Another reading beside one that was typed wrong. The first one stays; what was judged by it stays judged by it
+    # and says so.
     module CorrectReading
       module_function
 
@@ -10,7 +11,10 @@ module MildAnvil
       # @raise [InvalidInput] for a pull whose value came from a curve, or without a reason
       def call(pull_id:, text:, unit:, reason:, person_id:, once_key: nil)
         person = People.fetch!(person_id)
-        raise InvalidInput.new("A correction needs a reason", fields: { reason: "is needed" }) if reason.to_s.strip.empty?
+        if reason.to_s.strip.empty?
+          raise InvalidInput.new("A correction needs a reason",
+                                 fields: { reason: "is needed" })
+        end
 
         request = { pull: pull_id, text: text, unit: unit, reason: reason }
         OnceOnly.call(once_key, person_id: person.id, action: :correct_reading, request: request) do
@@ -26,8 +30,8 @@ module MildAnvil
         before = pull.measurement(lot.terms.rated_quantity)
         Measure.typed(pull, lot.terms.rated_quantity, reading, person_id: person.id, reason: reason)
         Store::Events.record(:correct_reading, pull, person_id: person.id, lot_id: lot.id,
-                                                    before: { text: before&.text, unit: before&.unit },
-                                                    after: { text: reading.text, unit: reading.unit, reason: reason })
+                                                     before: { text: before&.text, unit: before&.unit },
+                                                     after: { text: reading.text, unit: reading.unit, reason: reason })
         RefreshLot.call(lot)
         pull.id
       end
@@ -36,7 +40,8 @@ module MildAnvil
       def refuse_curve!(pull)
         return if pull.recording.nil?
 
-        raise InvalidInput.new("Pull #{pull.number} has a curve: overrule its finding instead", fields: { text: "comes from a curve" })
+        raise InvalidInput.new("Pull #{pull.number} has a curve: overrule its finding instead",
+                               fields: { text: "comes from a curve" })
       end
       private_class_method :refuse_curve!
     end

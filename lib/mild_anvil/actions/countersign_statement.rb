@@ -18,9 +18,10 @@ module MildAnvil
           lot = Store::Models::Lot.locked!(statement.lot_id)
           statement.refresh
           check!(statement, sha256, person)
-          Store::Models::Signature.create(statement_id: statement.id, person_id: person.id, meaning: MEANING, sha256: sha256)
+          Store::Models::Signature.create(statement_id: statement.id, person_id: person.id, meaning: MEANING,
+                                          sha256: sha256)
           Store::Events.record(:countersign_statement, statement, person_id: person.id, lot_id: lot.id,
-                                                                 after: { number: statement.number, sha256: sha256 })
+                                                                  after: { number: statement.number, sha256: sha256 })
           RefreshLot.call(lot)
         end
         statement.refresh.tap { |signed| KeepDocuments.call(signed) }
@@ -30,11 +31,14 @@ module MildAnvil
         statement.frozen_body # refuses a text that is no longer what was signed
         other = "This is not the statement that was signed: load it again"
         raise Conflict.new(other, sha256: statement.sha256) unless statement.sha256 == sha256
-        raise Forbidden, "Somebody else than whoever rated reviews a statement" if statement.signatures.any? { |s| s.person_id == person.id }
+        raise Forbidden, "Somebody else than whoever rated reviews a statement" if statement.signatures.any? do |s|
+          s.person_id == person.id
+        end
         raise Conflict, "Statement #{statement.number} is reviewed already" if statement.reviewed?
         return if statement.superseded_by.nil?
 
-        raise Conflict, "Statement #{statement.number} was superseded by #{statement.superseded_by.number}: review that one"
+        raise Conflict,
+              "Statement #{statement.number} was superseded by #{statement.superseded_by.number}: review that one"
       end
       private_class_method :check!
     end

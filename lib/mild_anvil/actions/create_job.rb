@@ -11,7 +11,8 @@ module MildAnvil
         person = People.fetch!(person_id)
         Store::Database.write do
           job = Store::Models::Job.create(customer: customer, title: title, purpose: purpose, person_id: person.id)
-          Store::Events.record(:create_job, job, person_id: person.id, after: { customer: customer, title: title, purpose: purpose })
+          Store::Events.record(:create_job, job, person_id: person.id,
+                                                 after: { customer: customer, title: title, purpose: purpose })
           job
         end
       end

@@ -2,10 +2,12 @@
 
 module MildAnvil
   module Actions
-    # A file read, searched and stored as a recording that waits for its pull. The preview makes it, so that the work is done once and
+    # A file read, searched and stored as a recording that waits for its pull. The preview makes it, so that the work
+    # is done once and
     # saving holds up nobody; it is found again by what it was read from and how.
     module DraftRecording
-      # reading: Devices::Delimited::Reading; analysis: nil while there are questions; recording: nil where it is no pull
+      # reading: Devices::Delimited::Reading; analysis: nil while there are questions; recording: nil where it is no
+      # pull
       Made = Struct.new(:reading, :analysis, :recording, :refusal)
 
       module_function
@@ -28,7 +30,8 @@ module MildAnvil
         refusal = why_no_pull(reading, analysis, measurand)
         return Made.new(reading, analysis, nil, refusal) if refusal
 
-        Made.new(reading, analysis, keep(packing, source: source, name: name, key: key(source, name, choices), reading: reading,
+        Made.new(reading, analysis, keep(packing, source: source, name: name, key: key(source, name, choices),
+                                                  reading: reading,
                                                   analysis: analysis, person_id: person_id))
       end
 
@@ -41,10 +44,13 @@ module MildAnvil
       def why_no_pull(reading, analysis, measurand)
         main = reading.recording.main
         unless measurand.read_from?(main.role)
-          return "This file holds a #{main.role} in #{main.unit}: a lot measured as #{measurand.name.downcase} cannot take it"
+          return "This file holds a #{main.role} in #{main.unit}: a lot measured as #{measurand.name.downcase} " \
+                 "cannot take it"
         end
 
-        "The highest force of this file is not above its zero: nothing was pulled. Choose another column" unless analysis.pulled?
+        return if analysis.pulled?
+
+        "The highest force of this file is not above its zero: nothing was pulled. Choose another column"
       end
 
       def read(source, name, choices)
@@ -59,7 +65,8 @@ module MildAnvil
         StoreRecording.ready(prepared)
         Store::Database.write do
           SweepDrafts.call(name: name, sha256: source.sha256)
-          StoreRecording.call(source: source, name: name, key: key, packed: packed, prepared: prepared, reading: reading,
+          StoreRecording.call(source: source, name: name, key: key, packed: packed, prepared: prepared,
+                              reading: reading,
                               analysis: analysis, person_id: person_id)
         end
       end

@@ -10,7 +10,8 @@ module MildAnvil
       def refuse!(lot, sha256)
         row = Store::Models::SourceFile.dataset.pulls_of(sha256).first(Sequel[:lots][:id] => lot.id) or return
         number = row[:number]
-        raise Conflict.new("This file is pull #{number} of this lot already: nothing was saved. If that pull is wrong, judge it void " \
+        raise Conflict.new("This file is pull #{number} of this lot already: nothing was saved. If that pull is " \
+                           "wrong, judge it void " \
                            "and say why", pull: number)
       end
 

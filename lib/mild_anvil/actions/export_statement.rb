@@ -13,20 +13,24 @@ module MildAnvil
       def signed(statement_id:, format:)
         statement = Store::Models::Statement.fetch!(statement_id)
         document = KeepDocuments.call(statement).find { |row| row.format == format } || raise(unknown_format)
-        Paper.new(content: document.bytes, type: document.media_type, name: "statement-#{statement.lot_id}-#{statement.number}.#{format}")
+        Paper.new(content: document.bytes, type: document.media_type,
+                  name: "statement-#{statement.lot_id}-#{statement.number}.#{format}")
       end
 
       # @return [Paper] marked as a preview
       def preview(lot_id:, format:, what_if: {})
         type = KeepDocuments::TYPES[format] || raise(unknown_format)
         rated = RateLot.call(lot_id: lot_id, what_if: what_if)
-        content = { inputs: rated.inputs, statement: rated.statement, number: nil, sha256: rated.sha256, signatures: [], revision: nil,
+        content = { inputs: rated.inputs, statement: rated.statement, number: nil, sha256: rated.sha256, signatures: [],
+                    revision: nil,
                     fewer_reason: "" }
-        Paper.new(content: RenderStatement.call(content, format), type: type, name: "statement-#{lot_id}-preview.#{format}")
+        Paper.new(content: RenderStatement.call(content, format), type: type,
+                  name: "statement-#{lot_id}-preview.#{format}")
       end
 
       def unknown_format
-        InvalidInput.new("a statement is printed as #{KeepDocuments::TYPES.keys.join(', ')}", fields: { format: "is not known" })
+        InvalidInput.new("a statement is printed as #{KeepDocuments::TYPES.keys.join(', ')}",
+                         fields: { format: "is not known" })
       end
       private_class_method :unknown_format
     end

@@ -18,14 +18,16 @@ module MildAnvil
       def reading(value_si, resolution_si = nil)
         return if value_si.nil?
 
-        rule = Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution_si, largest_si: value_si.abs, others: measurand.units)
+        rule = Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution_si, largest_si: value_si.abs,
+                                              others: measurand.units)
         rule.nearest(value_si).to_h
       end
 
       # @param row [#value_si, #text, #unit] what somebody stated in a unit of their own
       # @return [Hash]
       def stated(row)
-        Core::Quantity::DemandFigure.call(value_si: row.value_si, text: row.text, unit: measurand.unit!(row.unit), units: measurand.units).to_h
+        Core::Quantity::DemandFigure.call(value_si: row.value_si, text: row.text, unit: measurand.unit!(row.unit),
+                                          units: measurand.units).to_h
       end
 
       # @param typed [Hash, nil] text, unit

@@ -24,7 +24,7 @@ module MildAnvil
           before = profile.new? ? {} : { choices: profile.choices }
           profile.set(signature: signature, choices: choices.slice(*KEPT), person_id: person.id).save
           Store::Events.record(:keep_import_profile, profile, person_id: person.id, before: before,
-                                                             after: { name: profile.name, choices: profile.choices })
+                                                              after: { name: profile.name, choices: profile.choices })
           row(profile.refresh)
         end
       end
@@ -34,7 +34,8 @@ module MildAnvil
         Store::Database.write do
           profile = Store::Models::ImportProfile.fetch!(id)
           Store::Events.record(:remove_import_profile, profile, person_id: person.id,
-                                                                before: { name: profile.name, choices: profile.choices })
+                                                                before: { name: profile.name,
+                                                                          choices: profile.choices })
           profile.delete
         end
       end
@@ -47,7 +48,9 @@ module MildAnvil
         [row(profile), choices.merge(columns: choices[:columns].to_a.map { |column| column.transform_keys(&:to_sym) })]
       end
 
-      def row(profile) = profile.values.slice(:id, :name, :signature).merge(choices: profile.choices, person: profile.person.name)
+      def row(profile)
+        profile.values.slice(:id, :name, :signature).merge(choices: profile.choices, person: profile.person.name)
+      end
     end
   end
 end

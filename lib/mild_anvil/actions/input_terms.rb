@@ -10,13 +10,17 @@ module MildAnvil
       # @param what_if [Hash] see RatingInputs::WHAT_IF
       # @return [Hash]
       def call(facts, what_if)
-        lot, terms = facts.lot, facts.terms
+        lot = facts.lot
+        terms = facts.terms
         factor = what_if[:factor] || terms.design_factor
         { measurand: lot.measurand, rated_quantity: facts.quantity, direction: lot.direction, unit: lot.display_unit,
-          coverage: what_if[:coverage] || terms.coverage_share, confidence: what_if[:confidence] || terms.confidence_share,
-          factor: factor, factor_source: factor_source(terms.design_factor_key, factor), school: what_if[:school] || terms.school,
+          coverage: what_if[:coverage] || terms.coverage_share,
+          confidence: what_if[:confidence] || terms.confidence_share,
+          factor: factor, factor_source: factor_source(terms.design_factor_key, factor),
+          school: what_if[:school] || terms.school,
           **marking(lot, terms, what_if), resolution_si: facts.resolution_si, preloaded: facts.preloaded,
-          shared_uncertainty_share: terms.shared_uncertainty_share, shared_uncertainty_source: terms.shared_uncertainty_source,
+          shared_uncertainty_share: terms.shared_uncertainty_share,
+          shared_uncertainty_source: terms.shared_uncertainty_source,
           terms_revision: terms.revision, **demands(lot) }
       end
 
@@ -33,7 +37,13 @@ module MildAnvil
       private_class_method :demands
 
       def marking(lot, terms, what_if)
-        step, unit = what_if[:marking_step] ? what_if.values_at(:marking_step, :marking_unit) : [terms.marking_step, terms.marking_unit]
+        step, unit = if what_if[:marking_step]
+                       what_if.values_at(:marking_step,
+                                         :marking_unit)
+                     else
+                       [terms.marking_step,
+                        terms.marking_unit]
+                     end
         { marking_step: step&.to_f, marking_unit: unit || lot.display_unit }
       end
       private_class_method :marking

@@ -7,11 +7,13 @@ module MildAnvil
       module_function
 
       # @param measurement_id [Integer, nil] that the person saw; refused when there is a newer one
-      # @param stated [Hash, nil] text, unit: what it failed on the way to; @param upper [Hash, nil] what it did not reach
+      # @param stated [Hash, nil] text, unit: what it failed on the way to; @param upper [Hash, nil] what it did not
+      #   reach
       # @return [Store::Models::Judgement]
       # @raise [InvalidInput] with every complaint of the rules at once
       # @raise [Conflict] when the value was overruled or corrected meanwhile
-      def call(pull_id:, person_id:, counts_as:, measurement_id: nil, stated: nil, upper: nil, failed_part: nil, zone: nil, mode: nil,
+      def call(pull_id:, person_id:, counts_as:, measurement_id: nil, stated: nil, upper: nil, failed_part: nil,
+               zone: nil, mode: nil,
                reason: "", once_key: nil)
         person = People.fetch!(person_id)
         details = { failed_part: failed_part, zone: zone, mode: mode, reason: reason.to_s.strip }
@@ -28,7 +30,8 @@ module MildAnvil
         person = People.fetch!(person_id)
         Store::Database.write do
           pull = Store::Models::Pull.locked!(pull_id)
-          last = pull.judgement || raise(Conflict.new("Pull #{pull.number} has no judgement to take back", pull: pull.number))
+          last = pull.judgement || raise(Conflict.new("Pull #{pull.number} has no judgement to take back",
+                                                      pull: pull.number))
           Store::Models::Judgement.create(pull_id: pull.id, person_id: person.id, undoes_id: last.id)
           refuse_second_failure!(pull, restored(pull))
           settle(pull, person, :undo_judgement, before: summary(last))
@@ -38,9 +41,12 @@ module MildAnvil
 
       def judge(pull, person, kase, details)
         judged = kase.judged
-        row = Store::Models::Judgement.create(pull_id: pull.id, person_id: person.id, measurement_id: kase.measurement&.id, **details,
-                                              counts_as: judged.counts_as.to_s, value_si: judged.value_si, upper_si: judged.upper_si,
-                                              complete: judged.complete, stated_text: kase.typed&.text, stated_unit: kase.typed&.unit)
+        row = Store::Models::Judgement.create(pull_id: pull.id, person_id: person.id,
+                                              measurement_id: kase.measurement&.id, **details,
+                                              counts_as: judged.counts_as.to_s, value_si: judged.value_si,
+                                              upper_si: judged.upper_si,
+                                              complete: judged.complete, stated_text: kase.typed&.text,
+                                              stated_unit: kase.typed&.unit)
         settle(pull, person, :judge_pull, after: summary(row))
         row
       end
@@ -62,7 +68,8 @@ module MildAnvil
         other = Store::Models::FeatureFailure.pull_number(pull.feature_id, except: pull.id)
         return unless other && judgement && Core::Judgement::Rules.fails?(judgement.counts_as)
 
-        raise Conflict.new("Taken back, pull #{pull.number} would again be a failure of a feature that failed in pull #{other}. Take that " \
+        raise Conflict.new("Taken back, pull #{pull.number} would be a failure of a feature that failed in pull " \
+                           "#{other}. Take that " \
                            "judgement back first", pull: other)
       end
       private_class_method :refuse_second_failure!

@@ -24,9 +24,12 @@ module MildAnvil
       # @raise [InvalidInput]
       def judged
         Core::Judgement::Rules.judge(
-          Core::Judgement::Case.new(counts_as: @counts_as, measurement: @measurement&.value, failed_part: @details[:failed_part],
-                                    reason: @details[:reason], stated: @stated, upper: @upper, rated_parts: @pull.lot.rated_parts,
-                                    failed_in: Store::Models::FeatureFailure.pull_number(@pull.feature_id, except: @pull.id))
+          Core::Judgement::Case.new(counts_as: @counts_as, measurement: @measurement&.value,
+                                    failed_part: @details[:failed_part],
+                                    reason: @details[:reason], stated: @stated, upper: @upper,
+                                    rated_parts: @pull.lot.rated_parts,
+                                    failed_in: Store::Models::FeatureFailure.pull_number(@pull.feature_id,
+                                                                                         except: @pull.id))
         )
       end
 
@@ -36,7 +39,10 @@ module MildAnvil
         return if seen_id.nil? || seen_id == @measurement&.id
 
         shown = @figures.reading(@measurement.value_si, @measurement.resolution_si)
-        raise Conflict.new("The value of pull #{@pull.number} is #{shown[:text]} #{shown[:unit]} by now: look at it, then judge", pull: @pull.number)
+        raise Conflict.new(
+          "The value of pull #{@pull.number} is #{shown[:text]} #{shown[:unit]} by now: look at it, then judge",
+          pull: @pull.number
+        )
       end
     end
   end

@@ -20,15 +20,18 @@ module MildAnvil
       end
 
       def documents(statement)
-        Store::Models::Document.where(statement_id: statement.id, signature_count: statement.signatures_dataset.count).order(:id).all
+        Store::Models::Document.where(statement_id: statement.id,
+                                      signature_count: statement.signatures_dataset.count).order(:id).all
       end
       private_class_method :documents
 
       # Drawn by two at once, the first one stays.
       def keep(statement, format, content)
         bytes = RenderStatement.call(content, format).b
-        row = { uid: ULID.generate, statement_id: statement.id, format: format, signature_count: content[:signatures].size,
-                media_type: TYPES.fetch(format), sha256: OpenSSL::Digest::SHA256.hexdigest(bytes), byte_count: bytes.bytesize,
+        row = { uid: ULID.generate, statement_id: statement.id, format: format,
+                signature_count: content[:signatures].size,
+                media_type: TYPES.fetch(format), sha256: OpenSSL::Digest::SHA256.hexdigest(bytes),
+                byte_count: bytes.bytesize,
                 content: Sequel.blob(bytes), created_at: Time.now }
         Store::Models::Document.dataset.insert_ignore.insert(row)
       end

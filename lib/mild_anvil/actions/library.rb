@@ -14,11 +14,11 @@ module MildAnvil
       # @return [Catalogue::ItemType]
       # @raise [InvalidInput]
       def item_type(key)
-        Catalogue.item_types.find { |type| type.key == key } || own_item_types({ key: key }).first ||
+        Catalogue.item_types.find { |type| type.key == key } || own_item_types(key: key).first ||
           raise(InvalidInput.new("There is no item type “#{key}”", fields: { item_type: "is not in the library" }))
       end
 
-      def own_item_types(filter = true)
+      def own_item_types(**filter)
         rows = Store::Models::ItemType.where(filter).order(:name).eager(:zones, :inspection_points, :person).all
         rows.map { |row| own_item_type(row) }
       end
@@ -26,7 +26,9 @@ module MildAnvil
       def own_item_type(row)
         zones = row.zones.map { |zone| [zone.key, zone.name, zone.x, zone.y] }
         ItemType.new(key: row.key, name: row.name, features: row.features, zones: zones, loads_shared: row.loads_shared,
-                     parts: row.parts.map { |part| part.transform_keys(&:to_sym) }, id: row.id, picture_id: row.picture_id,
+                     parts: row.parts.map do |part|
+                       part.transform_keys(&:to_sym)
+                     end, id: row.id, picture_id: row.picture_id,
                      inspection_points: row.inspection_points.map(&:name), added_by: row.person.name,
                      retired: !row.retired_at.nil?).freeze
       end
@@ -51,7 +53,8 @@ module MildAnvil
       end
 
       def shipped_rule(rule)
-        { key: rule.key, name: rule.name, source: rule.source, check: rule.check, own: false, steps: rule.steps.map(&:to_h) }
+        { key: rule.key, name: rule.name, source: rule.source, check: rule.check, own: false,
+          steps: rule.steps.map(&:to_h) }
       end
       private_class_method :shipped_rule
 

@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Everything a lot's pulls say: read in a handful of queries, placed by the rules of judging, computed anew each time it is asked.
+    # Everything a lot's pulls say: read in a handful of queries, placed by the rules of judging, computed anew each
+    # time it is asked.
     class LotFacts
       attr_reader :lot, :terms
 
@@ -22,7 +23,9 @@ module MildAnvil
 
       # @return [Array<Core::Judgement::Observations::Placed>] in the order of pulls
       def placed
-        @placed ||= Core::Judgement::Observations.of(pulls.map { |pull| judged(pull) }, fresh_first: preloaded == "leave_out")
+        @placed ||= Core::Judgement::Observations.of(pulls.map do |pull|
+          judged(pull)
+        end, fresh_first: preloaded == "leave_out")
       end
 
       # @return [Core::Rating::Sample]
@@ -51,7 +54,9 @@ module MildAnvil
       def judgements = @judgements ||= pulls.to_h { |pull| [pull.id, pull.judgement(quantity)] }
 
       def order
-        @order ||= pulls.sort_by { |pull| [pull.pulled_at, pull.number] }.each_with_index.to_h { |pull, i| [pull.id, i] }
+        @order ||= pulls.sort_by do |pull|
+          [pull.pulled_at, pull.number]
+        end.each_with_index.to_h { |pull, i| [pull.id, i] }
       end
 
       def judged(pull)
@@ -59,7 +64,8 @@ module MildAnvil
         Core::Judgement::Observations::Pull.new(id: pull.id, number: pull.number, feature: pull.feature_id,
                                                 specimen: pull.feature.specimen.number, order: order.fetch(pull.id),
                                                 counts_as: judgement&.counts_as, value_si: judgement&.value_si,
-                                                upper_si: judgement&.upper_si, mode: judgement&.mode, reason: judgement&.reason,
+                                                upper_si: judgement&.upper_si, mode: judgement&.mode,
+                                                reason: judgement&.reason,
                                                 preload_si: preload(pull)&.value_si)
       end
 
@@ -72,9 +78,12 @@ module MildAnvil
       def load_of(pull)
         judgement = judgement(pull)
         reached = judgement&.value_si || pull.measurement("peak")&.value_si || measurement(pull)&.value_si
-        Core::Judgement::LoadHistory::Load.new(feature: pull.feature_id, specimen: pull.feature.specimen_id, at: pull.pulled_at,
-                                               order: pull.number, value_si: reached, source: "pull #{pull.number}", pull: pull.id,
-                                             resolution_si: (measurement(pull) || pull.measurement("peak"))&.resolution_si,
+        Core::Judgement::LoadHistory::Load.new(feature: pull.feature_id, specimen: pull.feature.specimen_id,
+                                               at: pull.pulled_at,
+                                               order: pull.number, value_si: reached, source: "pull #{pull.number}",
+                                               pull: pull.id,
+                                               resolution_si: (measurement(pull) ||
+                                                               pull.measurement("peak"))&.resolution_si,
                                                counts: !reached.nil? && !nothing?(judgement))
       end
 
@@ -82,7 +91,8 @@ module MildAnvil
 
       def stored_loads
         Store::Models::Load.of_lot(lot.id).all.map do |load|
-          Core::Judgement::LoadHistory::Load.new(feature: load.feature_id, specimen: load.feature.specimen_id, at: load.at, order: 0,
+          Core::Judgement::LoadHistory::Load.new(feature: load.feature_id, specimen: load.feature.specimen_id,
+                                                 at: load.at, order: 0,
                                                  value_si: load.value_si, source: load.source, pull: nil, counts: true)
         end
       end

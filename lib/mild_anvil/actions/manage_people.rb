@@ -23,7 +23,8 @@ module MildAnvil
           person = Store::Models::Person.create(name: name.strip)
           set_roles(person, roles)
           Store::Models::Account.create(person_id: person.id, login: login.strip.downcase, password_hash: password_hash)
-          Store::Events.record(:add_person, person, person_id: by || person.id, after: { name: name, login: login, roles: roles })
+          Store::Events.record(:add_person, person, person_id: by || person.id,
+                                                    after: { name: name, login: login, roles: roles })
           person
         end
       end
@@ -39,8 +40,8 @@ module MildAnvil
           check!(values[:roles]) if values[:roles]
           apply(person, values)
           refuse_no_administrator!
-          Store::Events.record(:change_person, person, person_id: actor.id, before: before,
-                                                       after: values.except(:password_hash).merge(password: values.key?(:password_hash)))
+          after = values.except(:password_hash).merge(password: values.key?(:password_hash))
+          Store::Events.record(:change_person, person, person_id: actor.id, before: before, after: after)
           person.refresh
         end
       end
@@ -62,7 +63,10 @@ module MildAnvil
       # Whoever leaves, or has a new password, is signed out everywhere.
       def end_sessions(account)
         Sequel::Model.db[:account_active_session_keys].where(account_id: account.id).delete
-        Store::Models::Token.where(person_id: account.person_id, revoked_at: nil).update(revoked_at: Time.now) unless account.person.active
+        return if account.person.active
+
+        Store::Models::Token.where(person_id: account.person_id,
+                                   revoked_at: nil).update(revoked_at: Time.now)
       end
       private_class_method :end_sessions
 
@@ -76,7 +80,8 @@ module MildAnvil
       def check!(roles)
         return if roles.any? && (roles - ROLES).empty?
 
-        raise InvalidInput.new("A person has at least one of the roles #{ROLES.join(', ')}", fields: { roles: "must be some of them" })
+        raise InvalidInput.new("A person has at least one of the roles #{ROLES.join(', ')}",
+                               fields: { roles: "must be some of them" })
       end
       private_class_method :check!
 
@@ -88,8 +93,8 @@ module MildAnvil
       private_class_method :refuse_taken!
 
       def refuse_no_administrator!
-        left = Store::Models::Person.where(active: true)
-                                    .where(id: Store::Models::PersonRole.where(role: "administrator").select(:person_id))
+        administrators = Store::Models::PersonRole.where(role: "administrator").select(:person_id)
+        left = Store::Models::Person.where(active: true, id: administrators)
         raise Conflict, "Somebody must stay administrator" if left.empty?
       end
       private_class_method :refuse_no_administrator!

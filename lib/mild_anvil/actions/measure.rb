@@ -22,7 +22,8 @@ module MildAnvil
         return if finding.nil?
 
         override = finding.override
-        resolution = resolution_si || (recording.judged_channel.step_si unless %w[energy cycles travel].include?(quantity))
+        resolution = resolution_si || (recording.judged_channel.step_si unless %w[energy cycles
+                                                                                  travel].include?(quantity))
         create(pull, quantity, person_id: person_id, reason: reason, finding_id: finding.id, override_id: override&.id,
                                source: override ? "override" : "finding", value_si: override&.value_si || value,
                                resolution_si: resolution, lower_bound_cause: override ? nil : cause)
@@ -31,8 +32,10 @@ module MildAnvil
       # @param reading [Core::Quantity::TypedReading]
       # @return [Store::Models::Measurement]
       def typed(pull, quantity, reading, person_id:, source: "display", reason: "", lower_bound_cause: nil)
-        create(pull, quantity, person_id: person_id, source: source, value_si: reading.value_si, resolution_si: reading.resolution_si,
-                               text: reading.text, unit: reading.unit, reason: reason, lower_bound_cause: lower_bound_cause)
+        create(pull, quantity, person_id: person_id, source: source, value_si: reading.value_si,
+                               resolution_si: reading.resolution_si,
+                               text: reading.text, unit: reading.unit, reason: reason,
+                               lower_bound_cause: lower_bound_cause)
       end
 
       def create(pull, quantity, **columns)

@@ -16,7 +16,8 @@ module MildAnvil
         specimen_number ||= (Store::Models::Specimen.where(lot_id: lot.id).max(:number) || 0) + 1
         feature_name = default_feature(lot) if feature_name.to_s.strip.empty?
         feature = Store::Models::Specimen.feature_for(lot.id, specimen_number, feature_name.strip)
-        Store::Models::Pull.create(lot_id: lot.id, feature_id: feature.id, number: number, person_id: person_id, origin: origin,
+        Store::Models::Pull.create(lot_id: lot.id, feature_id: feature.id, number: number, person_id: person_id,
+                                   origin: origin,
                                    note: note.to_s, pulled_at: pulled_at || Time.now)
       end
 

@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Does something once for a key that the sender made up: sent twice, by a double click or after a lost answer, it is done once and
+    # Does something once for a key that the sender made up: sent twice, by a double click or after a lost answer, it
+    # is done once and
     # answered twice.
     module OnceOnly
       module_function
@@ -26,7 +27,8 @@ module MildAnvil
 
       def claim(key, person_id, action, digest)
         Sequel::Model.db.transaction(savepoint: true) do
-          Sequel::Model.db[:once_keys].insert(key: key, person_id: person_id, action: action, request_sha256: digest, created_at: Time.now)
+          Sequel::Model.db[:once_keys].insert(key: key, person_id: person_id, action: action, request_sha256: digest,
+                                              created_at: Time.now)
         end
         nil
       rescue Sequel::UniqueConstraintViolation

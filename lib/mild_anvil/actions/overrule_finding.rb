@@ -2,12 +2,14 @@
 
 module MildAnvil
   module Actions
-    # Puts a person's own value beside a finding, or takes it back. The finding stays, and so does every judgement that was made by it.
+    # Puts a person's own value beside a finding, or takes it back. The finding stays, and so does every judgement that
+    # was made by it.
     module OverruleFinding
       module_function
 
       # @param kind [String] @param ordinal [Integer] which one of its kind, from 0
-      # @param at_seconds [Float, nil] where the person puts it; its value is then read from the recording unless it is typed
+      # @param at_seconds [Float, nil] where the person puts it; its value is then read from the recording unless it is
+      #   typed
       # @param typed [Hash, nil] text, unit
       # @return [Store::Models::Pull]
       # @raise [InvalidInput, NotFound]
@@ -20,10 +22,12 @@ module MildAnvil
           check!(recording, at_seconds, reading)
           value = reading&.value_si || value_at(recording, at_seconds)
           refuse_nothing!(kind, value)
-          Store::Models::Override.create(finding_id: finding.id, at_seconds: at_seconds, value_si: value, text: reading&.text,
+          Store::Models::Override.create(finding_id: finding.id, at_seconds: at_seconds, value_si: value,
+                                         text: reading&.text,
                                          unit: reading&.unit, reason: reason.to_s.strip, person_id: person.id)
           settle(pull, kind, person, :overrule_finding, reason: reason,
-                 after: { kind: kind, ordinal: ordinal, at_seconds: at_seconds, value_si: value, reason: reason })
+                                                        after: { kind: kind, ordinal: ordinal, at_seconds: at_seconds,
+                                                                 value_si: value, reason: reason })
         end
       end
 
@@ -36,19 +40,23 @@ module MildAnvil
           last = finding.override || raise(Conflict.new("nothing was overruled there", kind: kind, ordinal: ordinal))
           Store::Models::Override.create(finding_id: finding.id, undoes_id: last.id, person_id: person.id)
           settle(pull, kind, person, :undo_overruling, reason: "override taken back",
-                 before: { kind: kind, ordinal: ordinal, value_si: last.value_si, at_seconds: last.at_seconds })
+                                                       before: { kind: kind, ordinal: ordinal, value_si: last.value_si,
+                                                                 at_seconds: last.at_seconds })
         end
       end
 
       def recording_of(pull_id)
         pull = Store::Models::Pull.locked!(pull_id)
-        [pull, pull.recording || raise(InvalidInput.new("Pull #{pull.number} has no curve: only a reading was typed", pull: pull.number))]
+        [pull,
+         pull.recording || raise(InvalidInput.new("Pull #{pull.number} has no curve: only a reading was typed",
+                                                  pull: pull.number))]
       end
       private_class_method :recording_of
 
       def finding!(recording, kind, ordinal)
         recording.analysis.findings_dataset.first(kind: kind, ordinal: ordinal) ||
-          raise(NotFound.new("this recording has no #{kind.tr('_', ' ')} number #{ordinal + 1}", kind: kind, ordinal: ordinal))
+          raise(NotFound.new("this recording has no #{kind.tr('_', ' ')} number #{ordinal + 1}", kind: kind,
+                                                                                                 ordinal: ordinal))
       end
       private_class_method :finding!
 

@@ -5,7 +5,8 @@ module MildAnvil
     # Says what a file was understood to be. What was read waits as a draft for whoever saves it; no lot has it yet.
     module PreviewFile
       POINTS = 160
-      EVENTS = %i[slip first_failure partial_failure later_peak break release hold saturated frozen dropout spike].freeze
+      EVENTS = %i[slip first_failure partial_failure later_peak break release hold saturated frozen dropout
+                  spike].freeze
       TOLD = %i[columns delimiter interval_seconds].freeze
 
       module_function
@@ -23,8 +24,10 @@ module MildAnvil
           profile, known = ImportProfiles.for(reading.signature) unless told?(choices)
           known && FileChoices.call(choices = known.merge(choices))
         end
-        { **made.reading.to_h, duplicate_of: DuplicateFile.elsewhere(lot, source.sha256), profile: profile&.slice(:id, :name),
-          choices: choices, draft_id: made.recording&.id, refusal: made.refusal, **(made.analysis ? picture(made.analysis, lot) : {}) }
+        { **made.reading.to_h, duplicate_of: DuplicateFile.elsewhere(lot, source.sha256),
+                               profile: profile&.slice(:id, :name),
+                               choices: choices, draft_id: made.recording&.id, refusal: made.refusal,
+                               **(made.analysis ? picture(made.analysis, lot) : {}) }
       end
 
       def draft(lot, source, name, choices, person_id, &better)
@@ -40,7 +43,8 @@ module MildAnvil
       def picture(analysis, lot)
         peak = analysis.of(Core::Curve::Findings::Peak).first
         figures = shown_in(analysis, lot)
-        { peak: figures.reading(peak.force_newtons, analysis.step_newtons), peak_seconds: peak.at_seconds, peak_reason: peak.because,
+        { peak: figures.reading(peak.force_newtons, analysis.step_newtons), peak_seconds: peak.at_seconds,
+          peak_reason: peak.because,
           events: events(analysis), sketch_si: sketch(analysis.packed) }
       end
       private_class_method :picture

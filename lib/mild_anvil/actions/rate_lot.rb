@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Rates a lot from its judged pulls: what was computed of these inputs, or at once what needs no simulation, while the worker follows.
+    # Rates a lot from its judged pulls: what was computed of these inputs, or at once what needs no simulation, while
+    # the worker follows.
     module RateLot
       # statement: as the API has it; sha256: of what would be signed, nil while it is being computed
       Rated = Struct.new(:facts, :inputs, :statement, :sha256, :computing, :failure, keyword_init: true)
@@ -22,7 +23,8 @@ module MildAnvil
         core.terms # refuses terms that cannot be, before anything is kept
         row = Computations.want(inputs, lot_id: lot.id)
         content = row.computed? ? row.statement : Canonical.plain(core.statement(calibrate: :none).to_h)
-        Rated.new(facts: facts, inputs: inputs, statement: content, sha256: row.statement_sha256, computing: row.computed_at.nil?,
+        Rated.new(facts: facts, inputs: inputs, statement: content, sha256: row.statement_sha256,
+                  computing: row.computed_at.nil?,
                   failure: row.failure)
       end
     end

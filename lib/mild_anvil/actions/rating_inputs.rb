@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Everything that a rating is computed from, as plain values that can be stored, hashed, compared and computed from again.
+    # Everything that a rating is computed from, as plain values that can be stored, hashed, compared and computed from
+    # again.
     module RatingInputs
       WHAT_IF = %i[coverage confidence factor school marking_step marking_unit rated_quantity preloaded].freeze
 
@@ -24,7 +25,8 @@ module MildAnvil
       def key(content) = Canonical.sha256({ rule_version: Core::Rating::Statement::RULE_VERSION, inputs: content })
 
       def lot(lot)
-        { id: lot.id, uid: lot.uid, name: lot.name, item_type: lot.item_type, customer: lot.job.customer, job: lot.job.title,
+        { id: lot.id, uid: lot.uid, name: lot.name, item_type: lot.item_type, customer: lot.job.customer,
+          job: lot.job.title,
           purpose: lot.job.purpose, material: lot.material, maker: lot.maker, differs_from_use: lot.differs_from_use,
           direction: lot.direction, configuration: lot.configuration, item_condition: lot.item_condition,
           setup_class: lot.setup_class, specimens_planned: lot.specimens_planned, levels: levels(lot) }
@@ -40,7 +42,8 @@ module MildAnvil
       def pull_row(facts, pull, placed)
         preload = facts.preload(pull)
         file = pull.recording&.source_file
-        { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number, feature: pull.feature.name,
+        { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number,
+          feature: pull.feature.name,
           origin: pull.origin, pulled_at: pull.pulled_at.utc.iso8601, state: placed.state, state_reason: placed.reason,
           measurement: measurement(facts.measurement(pull)), judgement: judgement(facts.judgement(pull), pull),
           preload_si: preload&.value_si, preload_source: preload&.source, preloaded: facts.preloaded?(pull),
@@ -49,9 +52,10 @@ module MildAnvil
       private_class_method :pull_row
 
       def measurement(row)
-        row && row.values.slice(:id, :quantity, :value_si, :resolution_si, :lower_bound_cause, :source, :text, :unit, :reason)
+        row && row.values.slice(:id, :quantity, :value_si, :resolution_si, :lower_bound_cause, :source, :text, :unit,
+                                :reason)
                   .merge(person: row.person.name, override: row.override && { reason: row.override.reason,
-                                                                               at_seconds: row.override.at_seconds })
+                                                                              at_seconds: row.override.at_seconds })
       end
       private_class_method :measurement
 
@@ -59,7 +63,8 @@ module MildAnvil
         return if row.nil?
 
         measured = pull.measurements.find { |m| m.id == row.measurement_id }
-        row.values.slice(:id, :counts_as, :value_si, :upper_si, :stated_text, :stated_unit, :failed_part, :zone, :mode, :reason,
+        row.values.slice(:id, :counts_as, :value_si, :upper_si, :stated_text, :stated_unit, :failed_part, :zone, :mode,
+                         :reason,
                          :complete)
            .merge(person: row.person.name, at: row.created_at.utc.iso8601, measurement: measurement(measured))
       end

@@ -14,7 +14,7 @@ module MildAnvil
         rating = row[:rating] ? JSON.parse(row[:rating]) : EMPTY
         computing = row[:rating_key] != row[:wanted_key]
         { **JSON.parse(row[:facts]), **(rating || EMPTY), "computing" => computing, "next_step" => row[:state],
-          "waits" => row[:state] != "done" }
+                                                          "waits" => row[:state] != "done" }
       end
 
       # @return [Hash]

@@ -12,7 +12,8 @@ module MildAnvil
       def call(recording_id:, points:, from: nil, to: nil)
         recording = Store::Models::Recording.fetch!(recording_id)
         if from && to && to <= from
-          raise InvalidInput.new("the window's end must lie behind its start", fields: { to_seconds: "must be above from_seconds" })
+          raise InvalidInput.new("the window's end must lie behind its start",
+                                 fields: { to_seconds: "must be above from_seconds" })
         end
 
         window = Store::RecordingWindow.new(recording, points: points.clamp(POINTS)).read(from: from, to: to)
@@ -23,7 +24,8 @@ module MildAnvil
       def series(channel, window)
         lows, highs = window.series.fetch(channel.position)
         lows, highs = net(channel, lows, highs) if channel.judged
-        { position: channel.position, name: channel.name, role: channel.role, judged: channel.judged, lows: numbers(lows),
+        { position: channel.position, name: channel.name, role: channel.role, judged: channel.judged,
+          lows: numbers(lows),
           highs: window.bin == 1 ? [] : numbers(highs) }
       end
       private_class_method :series

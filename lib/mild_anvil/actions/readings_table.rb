@@ -24,7 +24,8 @@ module MildAnvil
 
       # @return [Hash] see FileChoices: nothing is left to guess
       def choices(measurand)
-        columns = [{ index: 0, role: "ignore" }, { index: 1, role: measurand.channels.first || "force", unit: @unit, main: true }]
+        columns = [{ index: 0, role: "ignore" },
+                   { index: 1, role: measurand.channels.first || "force", unit: @unit, main: true }]
         columns << { index: 2, role: "displacement", unit: @travel_unit } if @travel_unit
         { interval_seconds: RecordReadings::EACH_SECONDS, columns: columns }
       end

@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Computes a signed statement again from its own inputs. Under the rules it was made with every figure is the same to the last digit;
+    # Computes a signed statement again from its own inputs. Under the rules it was made with every figure is the same
+    # to the last digit;
     # under later ones it is said which figures would differ, and nothing is changed.
     module RecheckStatement
       FIGURES = { "minimum" => "minimum", "working_load_limit" => "working load limit" }.freeze
@@ -14,7 +15,8 @@ module MildAnvil
         statement = Store::Models::Statement.fetch!(statement_id)
         body = statement.frozen_body
         now = Canonical.plain(RatingInputs.core(body.fetch("inputs")).statement(calibrate: :all).to_h)
-        { same_rules: statement.rule_version == Core::Rating::Statement::RULE_VERSION, rule_version: statement.rule_version,
+        { same_rules: statement.rule_version == Core::Rating::Statement::RULE_VERSION,
+          rule_version: statement.rule_version,
           present_rule_version: Core::Rating::Statement::RULE_VERSION, intact: now == body.fetch("content"),
           differences: differences(body.fetch("content"), now) }
       end
@@ -24,7 +26,9 @@ module MildAnvil
         schools = signed["schools"].zip(now["schools"]).filter_map do |a, b|
           difference(a["name"], text(a["stated"]), text(b && b["stated"]))
         end
-        verdicts = signed["verdicts"].zip(now["verdicts"]).filter_map { |a, b| difference("verdict", a["state"], b && b["state"]) }
+        verdicts = signed["verdicts"].zip(now["verdicts"]).filter_map do |a, b|
+          difference("verdict", a["state"], b && b["state"])
+        end
         own + schools + verdicts
       end
       private_class_method :differences

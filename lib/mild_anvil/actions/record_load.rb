@@ -8,9 +8,11 @@ module MildAnvil
 
       # @param source [String] planned proof, transport or earlier use
       # @return [Store::Models::Lot]
-      def call(lot_id:, specimen_number:, source:, text:, unit:, person_id:, feature_name: nil, at: nil, note: "", once_key: nil)
+      def call(lot_id:, specimen_number:, source:, text:, unit:, person_id:, feature_name: nil, at: nil, note: "",
+               once_key: nil)
         person = People.fetch!(person_id)
-        request = { lot: lot_id, specimen: specimen_number, feature: feature_name, source: source, text: text, unit: unit, at: at.to_s }
+        request = { lot: lot_id, specimen: specimen_number, feature: feature_name, source: source, text: text,
+                    unit: unit, at: at.to_s }
         OnceOnly.call(once_key, person_id: person.id, action: :record_load, request: request) do
           lot = Store::Models::Lot.locked!(lot_id)
           NewPull.refuse_future!(at)
@@ -35,10 +37,12 @@ module MildAnvil
       end
 
       def keep(lot, feature, person, reading, **columns)
-        load = Store::Models::Load.create(feature_id: feature.id, value_si: reading.value_si, text: reading.text, unit: reading.unit,
+        load = Store::Models::Load.create(feature_id: feature.id, value_si: reading.value_si, text: reading.text,
+                                          unit: reading.unit,
                                           person_id: person.id, **columns)
         Store::Events.record(:record_load, load, person_id: person.id, lot_id: lot.id,
-                                                 after: { source: columns[:source], text: reading.text, unit: reading.unit })
+                                                 after: { source: columns[:source], text: reading.text,
+                                                          unit: reading.unit })
         RefreshLot.call(lot)
         load.id
       end

@@ -25,7 +25,8 @@ module MildAnvil
         lot = Store::Models::Lot.locked!(lot_id)
         pull = NewPull.call(lot: lot, person_id: person.id, origin: reading ? "display" : "nothing read", **place)
         Measure.typed(pull, lot.terms.rated_quantity, reading, person_id: person.id) if reading
-        Store::Events.record(:record_peak, pull, person_id: person.id, lot_id: lot.id, after: { text: reading&.text, unit: reading&.unit })
+        Store::Events.record(:record_peak, pull, person_id: person.id, lot_id: lot.id,
+                                                 after: { text: reading&.text, unit: reading&.unit })
         RefreshLot.call(lot)
         pull
       end

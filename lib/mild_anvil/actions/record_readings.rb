@@ -31,8 +31,10 @@ module MildAnvil
 
       def record(lot, table, typed, upper, person, place)
         resolution = typed.reject { |reading| reading.value_si.zero? }.map(&:resolution_si).max
-        pull = ImportRecording.call(lot_id: lot.id, name: "readings.csv", source: table.text, person_id: person.id, origin: "readings",
-                                    choices: table.choices(Catalogue.measurand(lot.measurand)), resolution_si: resolution, **place)
+        pull = ImportRecording.call(lot_id: lot.id, name: "readings.csv", source: table.text, person_id: person.id,
+                                    origin: "readings",
+                                    choices: table.choices(Catalogue.measurand(lot.measurand)),
+                                    resolution_si: resolution, **place)
         between(pull, lot, typed.last, upper, person.id) if upper
         pull.id
       end
@@ -40,7 +42,8 @@ module MildAnvil
 
       def typed(figures, readings, unit)
         unless readings.size.between?(MIN_READINGS, MAX_READINGS)
-          raise InvalidInput.new("#{readings.size} readings: a curve takes #{MIN_READINGS} to #{MAX_READINGS}. With fewer, type the peak",
+          raise InvalidInput.new("#{readings.size} readings: a curve takes #{MIN_READINGS} to #{MAX_READINGS}. With " \
+                                 "fewer, type the peak",
                                  fields: { readings: "must be #{MIN_READINGS} to #{MAX_READINGS}" })
         end
 
@@ -69,7 +72,8 @@ module MildAnvil
       def between(pull, lot, last, upper, person_id)
         quantity = lot.terms.rated_quantity
         Measure.typed(pull, quantity, last, person_id: person_id, source: "readings", lower_bound_cause: "last_reading")
-        JudgePull.call(pull_id: pull.id, person_id: person_id, counts_as: "between", upper: { text: upper.text, unit: upper.unit },
+        JudgePull.call(pull_id: pull.id, person_id: person_id, counts_as: "between",
+                       upper: { text: upper.text, unit: upper.unit },
                        reason: "Broke after #{last.text} and before #{upper.text} #{upper.unit} was read")
       end
       private_class_method :between

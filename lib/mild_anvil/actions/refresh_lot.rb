@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Brings what the rack shows of a lot up to date: its facts at once, in the transaction of every change; its rating when it is computed.
+    # Brings what the rack shows of a lot up to date: its facts at once, in the transaction of every change; its rating
+    # when it is computed.
     module RefreshLot
       module_function
 

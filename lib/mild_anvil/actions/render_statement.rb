@@ -17,7 +17,8 @@ module MildAnvil
         when "pdf" then Documents::StatementPdf.render(content, curves: curves(content[:inputs]), measurand: measurand)
         when "csv" then Documents::StatementCsv.render(content, measurand: measurand)
         when "json" then JSON.pretty_generate(content)
-        else raise InvalidInput.new("a statement is printed as #{KeepDocuments::TYPES.keys.join(', ')}", fields: { format: "is not known" })
+        else raise InvalidInput.new("a statement is printed as #{KeepDocuments::TYPES.keys.join(', ')}",
+                                    fields: { format: "is not known" })
         end
       end
 

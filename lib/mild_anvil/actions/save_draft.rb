@@ -9,7 +9,8 @@ module MildAnvil
       # @param recording_id [Integer] of a draft
       # @param resolution_si [Float, nil] where it is known better than from the steps between the samples
       # @return [Store::Models::Pull]
-      # @raise [NotFound] when it was given away or thrown away meanwhile; [Conflict] for a file that this lot has already
+      # @raise [NotFound] when it was given away or thrown away meanwhile; [Conflict] for a file that this lot has
+      #   already
       def call(lot_id:, recording_id:, person_id:, origin: "file", resolution_si: nil, **place)
         person = People.fetch!(person_id)
         Store::Database.write do
@@ -22,7 +23,8 @@ module MildAnvil
           recording.update(pull_id: pull.id, draft_key: nil)
           Measure.from_findings(pull, lot, person_id: person.id, resolution_si: resolution_si)
           Store::Events.record(:import_recording, pull, person_id: person.id, lot_id: lot.id,
-                                                       after: { file: file.name, sha256: file.sha256, recording: recording.uid })
+                                                        after: { file: file.name, sha256: file.sha256,
+                                                                 recording: recording.uid })
           RefreshLot.call(lot)
           pull
         end
@@ -39,7 +41,9 @@ module MildAnvil
         role = recording.judged_channel.role
         return if measurand.read_from?(role)
 
-        raise InvalidInput.new("This file holds a #{role}: a lot measured as #{measurand.name.downcase} cannot take it", role: role)
+        raise InvalidInput.new(
+          "This file holds a #{role}: a lot measured as #{measurand.name.downcase} cannot take it", role: role
+        )
       end
       private_class_method :refuse_other_measurand!
     end

@@ -9,16 +9,19 @@ module MildAnvil
 
       module_function
 
-      # @param values [Hash] name, features, zones [{key, name, x, y}], parts, inspection_points, loads_shared, picture_id
+      # @param values [Hash] name, features, zones [{key, name, x, y}], parts, inspection_points, loads_shared,
+      #   picture_id
       # @return [Store::Models::ItemType]
       # @raise [InvalidInput]
       def add(values:, person_id:)
         person = People.fetch!(person_id)
         check!(values)
         Store::Database.write do
-          row = Store::Models::ItemType.create(key: SaveLibraryRow.key(values[:name]), person_id: person.id, name: values[:name],
+          row = Store::Models::ItemType.create(key: SaveLibraryRow.key(values[:name]), person_id: person.id,
+                                               name: values[:name],
                                                features: values[:features], parts: values[:parts] || [],
-                                               loads_shared: values.fetch(:loads_shared, true), picture_id: values[:picture_id])
+                                               loads_shared: values.fetch(:loads_shared, true),
+                                               picture_id: values[:picture_id])
           add_places(row, values)
           Store::Events.record(:add_item_type, row, person_id: person.id, after: values)
           row
@@ -44,8 +47,10 @@ module MildAnvil
         refuse_picture("is neither PNG, JPEG nor WebP") if type.nil?
         refuse_picture("is larger than 4 MB") if bytes.bytesize > MAX_PICTURE_BYTES
         Store::Database.write do
-          row = Store::Models::Attachment.create(name: name, media_type: type, sha256: OpenSSL::Digest::SHA256.hexdigest(bytes),
-                                                 byte_count: bytes.bytesize, content: Sequel.blob(bytes), person_id: person.id)
+          row = Store::Models::Attachment.create(name: name, media_type: type,
+                                                 sha256: OpenSSL::Digest::SHA256.hexdigest(bytes),
+                                                 byte_count: bytes.bytesize, content: Sequel.blob(bytes),
+                                                 person_id: person.id)
           Store::Events.record(:keep_picture, row, person_id: person.id, after: { name: name, sha256: row.sha256 })
           row
         end
@@ -56,15 +61,22 @@ module MildAnvil
 
       def check!(values)
         keys = values[:zones].map { |zone| zone[:key] }
-        raise InvalidInput.new("Two zones have one key", fields: { zones: "need keys of their own" }) if keys.uniq != keys
+        if keys.uniq != keys
+          raise InvalidInput.new("Two zones have one key",
+                                 fields: { zones: "need keys of their own" })
+        end
         return if (values[:parts] || []).any? || values[:picture_id]
 
-        raise InvalidInput.new("An item needs a drawing", fields: { parts: "draw it from at least one part, or upload a picture" })
+        raise InvalidInput.new("An item needs a drawing",
+                               fields: { parts: "draw it from at least one part, or upload a picture" })
       end
       private_class_method :check!
 
       def add_places(row, values)
-        values[:zones].each_with_index { |zone, i| Store::Models::Zone.create(item_type_id: row.id, position: i, **zone) }
+        values[:zones].each_with_index do |zone, i|
+          Store::Models::Zone.create(item_type_id: row.id, position: i,
+                                     **zone)
+        end
         (values[:inspection_points] || []).uniq.each_with_index do |name, i|
           Store::Models::InspectionPoint.create(item_type_id: row.id, position: i, name: name)
         end

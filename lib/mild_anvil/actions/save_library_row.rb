@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Adds a row of the shop's own to a table of the library, has it checked by a second person, or retires it. Rows are never changed: a
+    # Adds a row of the shop's own to a table of the library, has it checked by a second person, or retires it. Rows
+    # are never changed: a
     # better one is another row.
     module SaveLibraryRow
       TABLES = { "design_factors" => Store::Models::DesignFactor, "proof_rules" => Store::Models::ProofRule }.freeze
@@ -53,9 +54,10 @@ module MildAnvil
         return check_steps!(values[:steps]) if table == "proof_rules"
 
         low, usual, high = values.values_at(:low, :usual, :high)
-        return if low <= usual && usual <= high
+        return if usual.between?(low, high)
 
-        raise InvalidInput.new("A factor's range must hold its usual value", fields: { usual: "must lie from low to high" })
+        raise InvalidInput.new("A factor's range must hold its usual value",
+                               fields: { usual: "must lie from low to high" })
       end
       private_class_method :check!
 
@@ -70,7 +72,9 @@ module MildAnvil
       end
       private_class_method :check_steps!
 
-      def key(name) = "own-#{name.downcase.gsub(KEY_FORM, '-').delete_suffix('-')[0, 40]}-#{ULID.generate[-6..].downcase}"
+      def key(name)
+        "own-#{name.downcase.gsub(KEY_FORM, '-').delete_suffix('-')[0, 40]}-#{ULID.generate[-6..].downcase}"
+      end
     end
   end
 end

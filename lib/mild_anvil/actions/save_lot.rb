@@ -16,7 +16,8 @@ module MildAnvil
         Store::Models::Job.fetch!(job_id)
         Store::Database.write do
           columns = columns(values, Catalogue.measurand(values[:measurand] || "force"))
-          lot = Store::Models::Lot.new(job_id: job_id, differs_from_use: "", rated_parts: ["specimen"], person_id: person.id,
+          lot = Store::Models::Lot.new(job_id: job_id, differs_from_use: "", rated_parts: ["specimen"],
+                                       person_id: person.id,
                                        direction: "tension", measurand: "force", **columns)
           check!(lot)
           lot.save
@@ -34,7 +35,9 @@ module MildAnvil
         Store::Database.write do
           lot = Store::Models::Lot.locked!(lot_id)
           refuse_stale!(lot, version)
-          before = values.except(*PARTS).keys.to_h { |key| [key, lot[key]] }.merge(AskParts.seen(lot, values.keys & PARTS))
+          before = values.except(*PARTS).keys.to_h do |key|
+            [key, lot[key]]
+          end.merge(AskParts.seen(lot, values.keys & PARTS))
           was = lot.measurand
           lot.set(version: lot.version + 1, **values.except(*PARTS))
           check!(lot, was: was)
@@ -55,7 +58,8 @@ module MildAnvil
       def refuse_stale!(lot, version)
         return if version.nil? || lot.version == version
 
-        raise Conflict.new("Somebody else changed this lot while you were typing. Nothing was saved; load it again and repeat your change",
+        raise Conflict.new("Somebody else changed this lot while you were typing. Nothing was saved; load it again " \
+                           "and repeat your change",
                            version: lot.version)
       end
       private_class_method :refuse_stale!
@@ -80,7 +84,8 @@ module MildAnvil
       def refuse_pulled_in_another!(lot, was)
         return if was.nil? || was == lot.measurand || lot.pulls_dataset.empty?
 
-        raise InvalidInput.new("This lot has pulls measured as #{was}", fields: { measurand: "cannot change once something was pulled" })
+        raise InvalidInput.new("This lot has pulls measured as #{was}",
+                               fields: { measurand: "cannot change once something was pulled" })
       end
       private_class_method :refuse_pulled_in_another!
 

@@ -31,17 +31,22 @@ module MildAnvil
 
       def check!(factors)
         names = factors.map { |f| f[:name].strip.downcase }
-        raise InvalidInput.new("Each factor needs a name of its own", fields: { factors: "have the same name" }) if names.uniq != names
+        if names.uniq != names
+          raise InvalidInput.new("Each factor needs a name of its own",
+                                 fields: { factors: "have the same name" })
+        end
 
         wrong = factors.find { |f| f[:levels].map { |l| l[:name].strip.downcase }.uniq.size < [2, f[:levels].size].max }
         return if wrong.nil?
 
-        raise InvalidInput.new("“#{wrong[:name]}” needs at least two levels that differ", fields: { factors: "need levels that differ" })
+        raise InvalidInput.new("“#{wrong[:name]}” needs at least two levels that differ",
+                               fields: { factors: "need levels that differ" })
       end
       private_class_method :check!
 
       def add(study, factor, position)
-        row = Store::Models::Factor.create(study_id: study.id, position: position, name: factor[:name], kind: factor[:kind] || "nominal",
+        row = Store::Models::Factor.create(study_id: study.id, position: position, name: factor[:name],
+                                           kind: factor[:kind] || "nominal",
                                            unit: factor[:unit])
         factor[:levels].each_with_index do |level, i|
           Store::Models::Level.create(factor_id: row.id, position: i, name: level[:name], value: level[:value])

@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # The earlier lots of a type whose scatter a small lot can borrow, and what those it chose give it. Only lots of one item type, pulled
+    # The earlier lots of a type whose scatter a small lot can borrow, and what those it chose give it. Only lots of
+    # one item type, pulled
     # in one direction and rated in one quantity scatter alike.
     module ScatterLenders
       MIN_BREAKS = 2
@@ -41,7 +42,8 @@ module MildAnvil
       end
 
       def shown(row, figures)
-        { id: row[:id], name: row[:name], customer: row[:customer], breaks: row[:breaks], mean: figures.reading(row[:mean_si]),
+        { id: row[:id], name: row[:name], customer: row[:customer], breaks: row[:breaks],
+          mean: figures.reading(row[:mean_si]),
           standard_deviation: figures.reading(row[:standard_deviation_si]), reason: why_not(row) }
       end
       private_class_method :shown

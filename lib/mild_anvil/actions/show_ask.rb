@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # What is asked of a lot: claims and requirements as stated, the terms in force, the studies of its job and the cell it is.
+    # What is asked of a lot: claims and requirements as stated, the terms in force, the studies of its job and the
+    # cell it is.
     module ShowAsk
       module_function
 
@@ -20,7 +21,8 @@ module MildAnvil
       private_class_method :conflicts
 
       def claim(row)
-        row.values.slice(:id, :text, :unit, :measure, :kind, :factor, :of_text, :of_unit, :every_piece, :source, :direction, :measurand)
+        row.values.slice(:id, :text, :unit, :measure, :kind, :factor, :of_text, :of_unit, :every_piece, :source,
+                         :direction, :measurand)
       end
       private_class_method :claim
 
@@ -29,13 +31,14 @@ module MildAnvil
 
       def terms(row)
         step = row.marking_step && { text: plain(row.marking_step), unit: row.marking_unit }
-        row.values.slice(:revision, :rated_quantity, :coverage_share, :confidence_share, :design_factor, :design_factor_key, :school,
+        row.values.slice(:revision, :rated_quantity, :coverage_share, :confidence_share, :design_factor,
+                         :design_factor_key, :school,
                          :preloaded, :shared_uncertainty_share, :shared_uncertainty_source)
            .merge(marking_step: step, person: row.person.name, created_at: row.created_at)
       end
       private_class_method :terms
 
-      def plain(number) = number.to_s("F").sub(/\.0\z/, "")
+      def plain(number) = number.to_s("F").delete_suffix(".0")
       private_class_method :plain
 
       # @return [Hash]

@@ -4,8 +4,9 @@ module MildAnvil
   module Actions
     # All that the screens of one lot share: the lot, its job, what is asked, its summary, its pulls, its statements.
     module ShowLot
-      COLUMNS = %i[id uid job_id name item_type material maker differs_from_use direction configuration item_condition setup_class
-                   measurand display_unit specimens_planned relative_only reference_lot_id version].freeze
+      COLUMNS = %i[id uid job_id name item_type material maker differs_from_use direction configuration
+                   item_condition setup_class measurand display_unit specimens_planned relative_only reference_lot_id
+                   version].freeze
 
       module_function
 
@@ -13,8 +14,10 @@ module MildAnvil
       def call(lot_id:)
         lot = Store::Models::Lot.fetch!(lot_id)
         facts = LotFacts.new(lot)
-        { lot: lot.values.slice(*COLUMNS).merge(rated_parts: lot.rated_parts), job: job(lot.job), ask: ShowAsk.call(lot),
-          summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot), specimens: specimens(lot),
+        { lot: lot.values.slice(*COLUMNS).merge(rated_parts: lot.rated_parts), job: job(lot.job),
+          ask: ShowAsk.call(lot),
+          summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot),
+          specimens: specimens(lot),
           loads: loads(lot), siblings: siblings(lot) }
       end
 
@@ -22,7 +25,9 @@ module MildAnvil
       private_class_method :job
 
       def statements(lot)
-        lot.statements_dataset.eager(:person, :superseded_by, signatures: :person).all.map { |row| StatementRow.call(row) }
+        lot.statements_dataset.eager(:person, :superseded_by, signatures: :person).all.map do |row|
+          StatementRow.call(row)
+        end
       end
       private_class_method :statements
 

@@ -15,7 +15,8 @@ module MildAnvil
         loaded = facts.pulls[at]
         PullRow.row(facts, loaded, facts.placed[at], figures)
                .merge(lot_id: pull.lot_id, person: pull.person.name, proposal: proposals(facts, loaded),
-                      recording: loaded.recording && ShowRecording.call(Store::Models::Recording[loaded.recording.id], figures),
+                      recording: loaded.recording && ShowRecording.call(Store::Models::Recording[loaded.recording.id],
+                                                                        figures),
                       measurements: loaded.measurements.map { |m| PullRow.measurement(m, figures).merge(named(m)) },
                       history: history(loaded, figures))
       end
@@ -24,7 +25,8 @@ module MildAnvil
       def proposals(facts, pull)
         measured = facts.measurement(pull)&.value
         [nil, *Core::Plan::RequestWords::FAILED_PARTS].filter_map do |part|
-          found = Core::Judgement::Proposal.for(measurement: measured, failed_part: part, rated_parts: facts.lot.rated_parts)
+          found = Core::Judgement::Proposal.for(measurement: measured, failed_part: part,
+                                                rated_parts: facts.lot.rated_parts)
           found && { failed_part: part, counts_as: found.counts_as.to_s, reason: found.reason }
         end
       end
@@ -35,7 +37,8 @@ module MildAnvil
 
       def history(pull, figures)
         pull.judgements.map do |row|
-          { counts_as: row.counts_as, undoes: !row.undoes_id.nil?, reason: row.reason, figure: figures.reading(row.value_si), **named(row) }
+          { counts_as: row.counts_as, undoes: !row.undoes_id.nil?, reason: row.reason,
+            figure: figures.reading(row.value_si), **named(row) }
         end
       end
       private_class_method :history

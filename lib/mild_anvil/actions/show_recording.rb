@@ -14,7 +14,7 @@ module MildAnvil
       def call(recording, figures)
         shown = shown_in(recording, figures)
         { **recording.values.slice(*FACTS), reading: recording.reading, file: file(recording.source_file),
-          unit: shown.unit.symbol, channels: recording.channels.map { |channel| channel(channel) },
+                                            unit: shown.unit.symbol, channels: recording.channels.map { |channel| channel(channel) },
           rule_version: recording.analysis.rule_version, findings: findings(recording, shown) }
       end
 
@@ -34,14 +34,16 @@ module MildAnvil
       def findings(recording, figures)
         step = recording.judged_channel.step_si
         recording.analysis.findings_dataset.eager(overrides: :person).all.map do |finding|
-          { **finding.values.slice(:kind, :ordinal, :at_seconds, :until_seconds, :value_si, :reason), extra: finding.extra,
+          { **finding.values.slice(:kind, :ordinal, :at_seconds, :until_seconds, :value_si, :reason),
+            extra: finding.extra,
             figure: figures.reading(finding.value_si, step), overruled: overruled(finding.override, figures, step) }
         end
       end
       private_class_method :findings
 
       def overruled(row, figures, step)
-        row && { at_seconds: row.at_seconds, value_si: row.value_si, figure: figures.reading(row.value_si, step), reason: row.reason,
+        row && { at_seconds: row.at_seconds, value_si: row.value_si, figure: figures.reading(row.value_si, step),
+                 reason: row.reason,
                  person: row.person.name, created_at: row.created_at }
       end
       private_class_method :overruled

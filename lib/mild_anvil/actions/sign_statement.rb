@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Signs what a person saw: the statement with that hash, and no other. Frozen from then on; a later one supersedes it.
+    # Signs what a person saw: the statement with that hash, and no other. Frozen from then on; a later one supersedes
+    # it.
     module SignStatement
       MEANING = "rated"
 
@@ -32,14 +33,15 @@ module MildAnvil
         Signable.check!(lot, inputs, seen.statement, previous, sha256, reasons)
         statement = freeze!(lot, seen, previous, person, reasons)
         Store::Events.record(:sign_statement, statement, person_id: person.id, lot_id: lot.id,
-                                                        after: { number: statement.number, sha256: sha256, **reasons })
+                                                         after: { number: statement.number, sha256: sha256, **reasons })
         RefreshLot.call(lot)
         statement
       end
       private_class_method :sign
 
       def unknown
-        Conflict.new("What was to be signed is not known here, or was computed by other rules: look at the rating again")
+        Conflict.new("What was to be signed is not known here, or was computed by other rules: look at the rating " \
+                     "again")
       end
       private_class_method :unknown
 
@@ -48,7 +50,8 @@ module MildAnvil
         changed = StatementChanges.between(inputs, RatingInputs.call(facts(lot, inputs)), terms: false)
         return if changed.empty?
 
-        raise Conflict.new("Not signed: #{changed.join('; ')}. Look at the rating as it is now, then sign", changed: changed)
+        raise Conflict.new("Not signed: #{changed.join('; ')}. Look at the rating as it is now, then sign",
+                           changed: changed)
       end
       private_class_method :current!
 
@@ -59,15 +62,18 @@ module MildAnvil
       private_class_method :facts
 
       def freeze!(lot, seen, previous, person, reasons)
-        inputs, content = seen.frozen_inputs, seen.statement
+        inputs = seen.frozen_inputs
+        content = seen.statement
         changes = previous ? StatementChanges.between(previous.frozen_body.fetch("inputs"), inputs) : []
         statement = Store::Models::Statement.create(
-          lot_id: lot.id, number: (previous&.number || 0) + 1, body: Computations.body(inputs, content), sha256: seen.statement_sha256,
+          lot_id: lot.id, number: (previous&.number || 0) + 1, body: Computations.body(inputs, content),
+          sha256: seen.statement_sha256,
           rule_version: seen.rule_version, supersedes_id: previous&.id, changes: changes, person_id: person.id,
           fewer_reason: reasons[:fewer_reason], revision_reason: previous ? reasons[:revision_reason] : ""
         )
         keep_items(statement, inputs)
-        Store::Models::Signature.create(statement_id: statement.id, person_id: person.id, meaning: MEANING, sha256: statement.sha256)
+        Store::Models::Signature.create(statement_id: statement.id, person_id: person.id, meaning: MEANING,
+                                        sha256: statement.sha256)
         statement
       end
       private_class_method :freeze!

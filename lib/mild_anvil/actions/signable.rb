@@ -14,7 +14,9 @@ module MildAnvil
         found = { **figures(lot, content), **pulls(lot, inputs, reasons), **revision(previous, sha256, reasons) }
         return if found.empty?
 
-        raise InvalidInput.new("Not signed. #{found.values.map { |words| words.sub(/\A./, &:upcase) }.join('. ')}", fields: found)
+        raise InvalidInput.new("Not signed. #{found.values.map do |words|
+          words.sub(/\A./, &:upcase)
+        end.join('. ')}", fields: found)
       end
 
       # @return [Array<String>] what stands in the way, for the screen; sentences that only want typing are left out
@@ -43,9 +45,13 @@ module MildAnvil
         incomplete = numbers(inputs) { |pull| pull["judgement"] && !pull["judgement"]["complete"] }
         found[:incomplete] = "#{incomplete} judged without saying what failed" if incomplete
         outdated = numbers(inputs) { |pull| outdated?(pull) }
-        found[:outdated] = "#{outdated} judged by a reading that was corrected or overruled since: judge again" if outdated
+        if outdated
+          found[:outdated] =
+            "#{outdated} judged by a reading that was corrected or overruled since: judge again"
+        end
         if fewer?(lot, inputs) && reasons[:fewer_reason].empty?
-          found[:fewer_reason] = "#{inputs['pulls'].size} of #{lot.specimens_planned} planned pulls: say why that is enough"
+          found[:fewer_reason] =
+            "#{inputs['pulls'].size} of #{lot.specimens_planned} planned pulls: say why that is enough"
         end
         found
       end
@@ -61,7 +67,8 @@ module MildAnvil
         found = inputs["pulls"].select(&).map { |pull| pull["number"] }
         return if found.empty?
 
-        "#{found.size == 1 ? 'pull' : 'pulls'} #{found.first(8).join(', ')}#{' and more' if found.size > 8} #{found.size == 1 ? 'is' : 'are'}"
+        "#{found.size == 1 ? 'pull' : 'pulls'} #{found.first(8).join(', ')}#{' and more' if found.size > 8} " \
+          "#{found.size == 1 ? 'is' : 'are'}"
       end
       private_class_method :numbers
 

@@ -10,7 +10,8 @@ module MildAnvil
       # @return [Hash] inputs, statement (string keys), number, sha256, signatures, revision, fewer_reason
       def call(statement)
         body = statement.frozen_body
-        { inputs: body.fetch("inputs"), statement: body.fetch("content"), number: statement.number, sha256: statement.sha256,
+        { inputs: body.fetch("inputs"), statement: body.fetch("content"), number: statement.number,
+          sha256: statement.sha256,
           fewer_reason: statement.fewer_reason, revision: revision(statement), signatures: signatures(statement) }
       end
 

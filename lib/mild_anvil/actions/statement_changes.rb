@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # What differs between two sets of inputs of a rating, in sentences: what somebody saw and what is so now, or two revisions.
+    # What differs between two sets of inputs of a rating, in sentences: what somebody saw and what is so now, or two
+    # revisions.
     module StatementChanges
       WORDS = { "unjudged" => "not judged", "counted" => "counted", "superseded" => "superseded", "void" => "void",
                 "not_loaded" => "not loaded" }.freeze
@@ -48,7 +49,7 @@ module MildAnvil
         return "has another reading" if measured.uniq.size > 1
 
         name = PULLED.find { |key| before[key] != after[key] }
-        name && "has another #{name.sub(/_si\z/, '').tr('_', ' ')}: #{WORDS.fetch(after[name].to_s, after[name])}"
+        name && "has another #{name.delete_suffix('_si').tr('_', ' ')}: #{WORDS.fetch(after[name].to_s, after[name])}"
       end
       private_class_method :pull
 

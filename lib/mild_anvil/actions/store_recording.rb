@@ -16,11 +16,13 @@ module MildAnvil
       # @param prepared [Array] what prepare gave
       # @return [Store::Models::Recording] without a pull
       def call(key:, name:, source:, packed:, prepared:, reading:, analysis:, person_id:)
-        file = Store::Models::SourceFile.keep(name: name, sha256: source.sha256, byte_count: source.size, packed: packed)
+        file = Store::Models::SourceFile.keep(name: name, sha256: source.sha256, byte_count: source.size,
+                                              packed: packed)
         recorded = reading.recording
         axis = recorded.time_axis
         digests = prepared.map { |channel, _| OpenSSL::Digest::SHA256.hexdigest(channel.packed) }
-        row = Store::Models::Recording.create(draft_key: key, source_file_id: file.id, sample_count: recorded.size, person_id: person_id,
+        row = Store::Models::Recording.create(draft_key: key, source_file_id: file.id, sample_count: recorded.size,
+                                              person_id: person_id,
                                               start_seconds: axis.start_seconds, end_seconds: axis.end_seconds,
                                               interval_seconds: axis.interval_seconds, reading: reading.to_h,
                                               sha256: OpenSSL::Digest::SHA256.hexdigest(digests.join))
@@ -39,15 +41,22 @@ module MildAnvil
       private_class_method :channels
 
       def write(recording, channel, samples, position, analysis)
-        judged = channel.main ? { zero_si: analysis.offset_newtons, loading_sign: analysis.sense, step_si: analysis.step_newtons } : {}
+        judged = if channel.main
+                   { zero_si: analysis.offset_newtons, loading_sign: analysis.sense,
+                     step_si: analysis.step_newtons }
+                 else
+                   {}
+                 end
         row = Store::Models::Channel.create(recording_id: recording.id, position: position, name: channel.name[0, 120],
-                                            role: channel.role, unit_read: channel.unit&.symbol, judged: channel.main, **judged)
+                                            role: channel.role, unit_read: channel.unit&.symbol, judged: channel.main,
+                                            **judged)
         Store::Samples.keep(row.id, samples)
       end
       private_class_method :write
 
       def keep_findings(recording, analysis)
-        row = Store::Models::Analysis.create(recording_id: recording.id, rule_version: Core::Curve::Analysis::RULE_VERSION,
+        row = Store::Models::Analysis.create(recording_id: recording.id,
+                                             rule_version: Core::Curve::Analysis::RULE_VERSION,
                                              settings: JSON.generate({}), created_at: Time.now)
         ordinals = Hash.new(-1)
         Store::Models::Finding.dataset.multi_insert(analysis.findings.map do |finding|

@@ -15,8 +15,12 @@ module MildAnvil
         Canonical.plain({ planned: lot.specimens_planned, **counts(facts), marks: marks(facts, figures),
                           demonstration: lot.job.demonstration?, relative_only: lot.relative_only,
                           claims: lot.claims.map { |row| claim(row, figures) },
-                          requirements: lot.requirements.map { |row| { figure: figures.stated(row), measure: row.measure } },
-                          last_change_seconds: facts.pulls.map { |p| p.pulled_at.to_i }.max, **signed(facts.lot, inputs) })
+                          requirements: lot.requirements.map do |row|
+                            { figure: figures.stated(row), measure: row.measure }
+                          end,
+                          last_change_seconds: facts.pulls.map do |p|
+                            p.pulled_at.to_i
+                          end.max, **signed(facts.lot, inputs) })
       end
 
       # @return [Hash] columns by which other lots look for a lender
@@ -48,7 +52,8 @@ module MildAnvil
         facts.pulls.zip(facts.placed).filter_map do |pull, placed|
           measured = facts.measurement(pull)
           value = placed.pull.value_si || measured&.value_si or next
-          { pull_id: pull.id, number: pull.number, state: placed.state, counts_as: placed.pull.counts_as, value_si: value,
+          { pull_id: pull.id, number: pull.number, state: placed.state, counts_as: placed.pull.counts_as,
+            value_si: value,
             upper_si: placed.pull.upper_si, preloaded: facts.preloaded?(pull),
             figure: figures.reading(value, measured&.resolution_si) }
         end
@@ -59,7 +64,8 @@ module MildAnvil
         stated = row.measure == "share" ? nil : figures.stated(row)
         core = Core::Rating::Claim.new(**row.values.slice(:value_si, :factor, :of_si), measure: row.measure.to_sym)
         strength = core.strength_si
-        { figure: stated, measure: row.measure, strength: strength && (row.measure == "strength" ? stated : figures.reading(strength)) }
+        { figure: stated, measure: row.measure,
+          strength: strength && (row.measure == "strength" ? stated : figures.reading(strength)) }
       end
       private_class_method :claim
 
@@ -71,7 +77,8 @@ module MildAnvil
       end
       private_class_method :signed
 
-      # Whether what was signed still rests on the pulls, claims and item as they are; other terms may be tried at any time.
+      # Whether what was signed still rests on the pulls, claims and item as they are; other terms may be tried at any
+      # time.
       def current?(statement, inputs)
         signed = statement.frozen_body.fetch("inputs")
         StatementChanges.between(signed, inputs, terms: false).empty?

@@ -13,9 +13,11 @@ module MildAnvil
         worst = worst(content["verdicts"])
         { "minimum" => content["minimum"], "minimum_upper_si" => chosen && chosen["upper_si"],
           "working_load_limit" => content["working_load_limit"], "limit_refusal" => content["limit_refusal"],
-          "factor_text" => content["factor_text"], "factor_made" => content["factor_made"], "school" => chosen && chosen["name"],
+          "factor_text" => content["factor_text"], "factor_made" => content["factor_made"],
+          "school" => chosen && chosen["name"],
           "verdict" => worst && worst["state"], "verdict_reason" => worst && worst["reason"],
-          "recommended_reason" => content["recommended_reason"], "relative_in_words" => content.dig("relative", "in_words") }
+          "recommended_reason" => content["recommended_reason"],
+          "relative_in_words" => content.dig("relative", "in_words") }
       end
 
       def worst(verdicts)

@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Throws away recordings that nobody gave a pull: those of yesterday, and those of a file that was read anew in another way.
+    # Throws away recordings that nobody gave a pull: those of yesterday, and those of a file that was read anew in
+    # another way.
     module SweepDrafts
       KEPT_SECONDS = 86_400
       MAX_AT_ONCE = 20 # so that nobody waits for it

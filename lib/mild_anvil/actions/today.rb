@@ -14,14 +14,19 @@ module MildAnvil
       def call
         rows = Store::Rack.rows(words: [], waiting: true).limit(ListLots::PAGE).all
         lots = rows.map { |row| ListLots.lot(row).merge(customer: row[:customer]) }
-        waiting = STEPS.map { |step| { step: step, lots: lots.select { |lot| lot[:summary]["next_step"] == step }.first(MAX_SHOWN) } }
+        waiting = STEPS.map do |step|
+          { step: step, lots: lots.select do |lot|
+            lot[:summary]["next_step"] == step
+          end.first(MAX_SHOWN) }
+        end
         { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts }
       end
 
       # Brought in and judged by the same hand is one line: what a pull came to, by whom, when.
       def latest
         Store::Journal.latest_of_pulls(MAX_LATEST).map do |row|
-          { action: row[:action], created_at: row[:at], person: row[:person], number: row[:number], pull_id: row[:pull_id],
+          { action: row[:action], created_at: row[:at], person: row[:person], number: row[:number],
+            pull_id: row[:pull_id],
             lot_id: row[:lot_id], lot: row[:lot], figure: figure(row) }
         end
       end
@@ -30,7 +35,8 @@ module MildAnvil
       def figure(row)
         return if row[:value_si].nil?
 
-        Figures.new(Catalogue.measurand(row[:measurand]), row[:display_unit]).reading(row[:value_si], row[:resolution_si])
+        Figures.new(Catalogue.measurand(row[:measurand]), row[:display_unit]).reading(row[:value_si],
+                                                                                      row[:resolution_si])
       end
       private_class_method :figure
     end

@@ -14,7 +14,8 @@ module MildAnvil
         person = People.fetch!(person_id)
         key = "#{PREFIX}#{SecureRandom.urlsafe_base64(BYTES)}"
         Store::Database.write do
-          token = Store::Models::Token.create(person_id: person.id, name: name, token_sha256: sha256(key), created_at: Time.now)
+          token = Store::Models::Token.create(person_id: person.id, name: name, token_sha256: sha256(key),
+                                              created_at: Time.now)
           Store::Events.record(:issue_token, token, person_id: person.id, after: { name: name })
           [token, key]
         end
@@ -27,7 +28,10 @@ module MildAnvil
 
       def revoke(id:, person_id:)
         Store::Database.write do
-          token = Store::Models::Token.first(id: id, person_id: person_id) || raise(NotFound.new("there is no token #{id} of yours", id: id))
+          token = Store::Models::Token.first(id: id,
+                                             person_id: person_id) || raise(NotFound.new(
+                                                                              "there is no token #{id} of yours", id: id
+                                                                            ))
           token.update(revoked_at: Time.now)
           Store::Events.record(:revoke_token, token, person_id: person_id)
           token

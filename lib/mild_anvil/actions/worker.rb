@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # Computes what takes long, outside every request, transaction and lock: first what somebody is looking at, then what the rack shows.
+    # Computes what takes long, outside every request, transaction and lock: first what somebody is looking at, then
+    # what the rack shows.
     module Worker
       IDLE_SECONDS = 0.1
 
@@ -41,7 +42,7 @@ module MildAnvil
       private_class_method :refresh_stale
 
       # Two workers take different rows, or one waits for the other's.
-      def claimed(key, &) = Store::NamedLock.hold("anvil-#{key[0, 40]}", &)
+      def claimed(key, &block) = Store::NamedLock.hold("anvil-#{key[0, 40]}", &block)
       private_class_method :claimed
 
       def finish(row)
@@ -49,7 +50,8 @@ module MildAnvil
       end
       private_class_method :finish
 
-      # Facts that changed by other rules, or by a lot they rest on, are brought up to date so that nothing stays stale for ever.
+      # Facts that changed by other rules, or by a lot they rest on, are brought up to date so that nothing stays stale
+      # for ever.
       def resettle(lot, row, summary)
         return if row.key == summary.wanted_key
 

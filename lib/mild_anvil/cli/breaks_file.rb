@@ -40,7 +40,11 @@ module MildAnvil
         given = JSON.parse(text)
         given = { "breaks" => given } if given.is_a?(Array)
         Shapes.check!(given, Shapes::RATE)
-        rows = given.fetch("breaks") { given.fetch("values") { raise InvalidInput, "a JSON file of breaks needs “breaks”: an array of forces or of objects" } }
+        rows = given.fetch("breaks") do
+          given.fetch("values") do
+            raise InvalidInput, "a JSON file of breaks needs “breaks”: an array of forces or of objects"
+          end
+        end
         [rows.map { |row| row.is_a?(Hash) ? row : { "force" => row } }, given]
       rescue JSON::ParserError => e
         raise InvalidInput, "the file is no JSON: #{e.message[0, 80]}"
@@ -61,17 +65,21 @@ module MildAnvil
       end
 
       def observation(row, number, file_unit)
-        key = row.keys.compact.find { |k| force_header?(k) } || raise(InvalidInput, "row #{number} has no force: name the column force")
+        key = row.keys.compact.find do |k|
+          force_header?(k)
+        end || raise(InvalidInput, "row #{number} has no force: name the column force")
         unit = unit_of(row, key, file_unit)
         upper = row["upper"] || row["upper_si"]
-        Core::Rating::Observation.checked(counts_as: (row["counts_as"] || "break").to_s.strip.tr(" ", "_"), label: number.to_s,
+        Core::Rating::Observation.checked(counts_as: (row["counts_as"] || "break").to_s.strip.tr(" ", "_"),
+                                          label: number.to_s,
                                           value_si: si(row[key], unit), upper_si: upper && si(upper, unit),
                                           reason: row["reason"], mode: row["mode"])
       rescue InvalidInput => e
         raise InvalidInput.new("row #{number}: #{e.message}", **e.details)
       end
 
-      # The header's unit, as in “force [kN]” or force_newtons; then the row's own, then the file's. A paper's value_si is in newtons.
+      # The header's unit, as in “force [kN]” or force_newtons; then the row's own, then the file's. A paper's value_si
+      # is in newtons.
       def unit_of(row, key, file_unit)
         return @units.force!("N") if key == "value_si"
 

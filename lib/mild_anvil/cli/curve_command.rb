@@ -22,7 +22,8 @@ module MildAnvil
       # @raise [InvalidInput] when the file cannot be read, or something must be answered first
       def one(path, options)
         source = Devices::Delimited::Source.file(path)
-        reading = Devices::Delimited::FileReader.read(source, name: File.basename(path), units: Catalogue.units, choices: choices(options))
+        reading = Devices::Delimited::FileReader.read(source, name: File.basename(path), units: Catalogue.units,
+                                                              choices: choices(options))
         refuse_open_questions(reading)
         analysis = Core::Curve::Analysis.new(reading.recording, settings: CurveSettings.call(options, Catalogue.units))
         { file: File.basename(path), reading: reading.to_h, resolution_newtons: analysis.step_newtons,
@@ -56,14 +57,18 @@ module MildAnvil
           index, role, unit, main = part.split(":")
           { index: Integer(index), role: role, unit: unit, main: main == "main" || nil }.compact
         end
-        Devices::Delimited::FileReader::Choices.new(columns: columns, interval_seconds: options[:rate] && (1.0 / options[:rate]), skip_bad_rows: options[:skip_bad_rows])
+        Devices::Delimited::FileReader::Choices.new(columns: columns,
+                                                    interval_seconds: options[:rate] && (1.0 / options[:rate]),
+                                                    skip_bad_rows: options[:skip_bad_rows])
       rescue ArgumentError
-        raise InvalidInput.new("--columns wants index:role:unit, such as 0:time:s,1:force:kN:main", columns: options[:columns])
+        raise InvalidInput.new("--columns wants index:role:unit, such as 0:time:s,1:force:kN:main",
+                               columns: options[:columns])
       end
 
       def text(found, options)
         reading = found[:reading]
-        lines = ["#{found[:file]}: #{reading[:rows]} rows, #{reading[:delimiter_name]}, decimal #{reading[:decimal_mark]}, " \
+        lines = ["#{found[:file]}: #{reading[:rows]} rows, #{reading[:delimiter_name]}, decimal " \
+                 "#{reading[:decimal_mark]}, " \
                  "#{reading[:encoding]}"]
         lines += reading[:columns].map { |column| column_line(column) }
         lines += reading[:warnings].map { |warning| "  #{warning}" }
@@ -85,22 +90,30 @@ module MildAnvil
       def stated(newtons, unit, resolution)
         return "" if newtons.nil?
 
-        Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution, largest_si: newtons.abs).nearest(newtons).to_s
+        Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution,
+                                       largest_si: newtons.abs).nearest(newtons).to_s
       end
 
       def folder(path, options)
-        rows = Dir.children(path).sort.map { |name| File.join(path, name) }.select { |file| File.file?(file) }.map { |file| row(file, options) }
+        rows = Dir.children(path).sort.map do |name|
+          File.join(path, name)
+        end.select { |file| File.file?(file) }.map { |file| row(file, options) }
         if options[:json]
           JSON.pretty_generate(rows)
         else
-          rows.map { |r| format("%-36s %16s   %s", r[:file], r[:peak_newtons] ? "#{format('%.6g', r[:peak_newtons])} N" : "-", r[:answer]) }.join("\n")
+          rows.map do |r|
+            format("%-36s %16s   %s", r[:file], r[:peak_newtons] ? "#{format('%.6g', r[:peak_newtons])} N" : "-",
+                   r[:answer])
+          end.join("\n")
         end
       end
 
       def row(file, options)
         found = one(file, options)
         peak = found[:findings].find { |f| f[:kind] == "peak" }
-        { file: found[:file], peak_newtons: peak[:force_newtons], answer: found[:findings].map { |f| f[:kind] }.join(", ") }
+        { file: found[:file], peak_newtons: peak[:force_newtons], answer: found[:findings].map do |f|
+          f[:kind]
+        end.join(", ") }
       rescue InvalidInput => e
         { file: File.basename(file), peak_newtons: nil, answer: e.message }
       end

@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Cli
-    # What the command line asks of a curve beyond what it shows by itself: quantities with their units, such as 20kN or 0.2mm.
+    # What the command line asks of a curve beyond what it shows by itself: quantities with their units, such as 20kN
+    # or 0.2mm.
     module CurveSettings
       FORM = /\A\s*([+-]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?)\s*(.+?)\s*\z/i
       # Options that take one quantity, and of what kind.
@@ -17,16 +18,23 @@ module MildAnvil
       def call(options, units)
         single = SINGLE.to_h { |name, kind| [name, options[name] && quantity(options[name], kind, units, name)] }
         Core::Curve::Settings.new(**single, holds: (options[:holds] || []).map { |text| hold(text, units) },
-                                            displacements_metres: (options[:at_displacement] || []).map { |t| quantity(t, "displacement", units, :at_displacement) },
-                                            forces_newtons: (options[:at_force] || []).map { |t| quantity(t, "force", units, :at_force) },
-                                            train_newtons_per_metre: options[:train_stiffness]&.*(1.0e6), cell_uncertainties_newtons: uncertainties(options, units),
-                                            rate_newtons_per_second: options[:wanted_rate] && quantity(options[:wanted_rate], "force", units, :wanted_rate))
+                                            displacements_metres: (options[:at_displacement] || []).map do |t|
+                                              quantity(t, "displacement", units, :at_displacement)
+                                            end,
+                                            forces_newtons: (options[:at_force] || []).map do |t|
+                                              quantity(t, "force", units, :at_force)
+                                            end,
+                                            train_newtons_per_metre: options[:train_stiffness]&.*(1.0e6),
+                                            cell_uncertainties_newtons: uncertainties(options, units),
+                                            rate_newtons_per_second: options[:wanted_rate] &&
+                                              quantity(options[:wanted_rate], "force", units, :wanted_rate))
       end
 
       # "20kN:60" or "20kN:60:0.02": force, seconds, share it may lie below
       def hold(text, units)
         force, seconds, below = text.split(":")
-        { newtons: quantity(force, "force", units, :hold), seconds: Float(seconds), below_share: below ? Float(below) : 0.0 }
+        { newtons: quantity(force, "force", units, :hold), seconds: Float(seconds),
+          below_share: below ? Float(below) : 0.0 }
       rescue ArgumentError, TypeError
         raise InvalidInput.new("--hold wants FORCE:SECONDS[:SHARE BELOW], such as 20kN:60 or 20kN:60:0.02", hold: text)
       end
@@ -36,7 +44,9 @@ module MildAnvil
         unit = match && units.find(match[2])
         return unit.to_si(match[1].tr(",", ".").to_f) if unit && unit.quantity == kind
 
-        raise InvalidInput.new("--#{name.to_s.sub(/_(metres|newtons)\z/, '').tr('_', '-')} wants a #{kind} with its unit, such as #{kind == 'force' ? '20kN' : '0.2mm'}, not “#{text}”", option: name)
+        flag = name.to_s.sub(/_(metres|newtons)\z/, "").tr("_", "-")
+        such = kind == "force" ? "20kN" : "0.2mm"
+        raise InvalidInput.new("--#{flag} wants a #{kind} with its unit, such as #{such}, not “#{text}”", option: name)
       end
 
       def uncertainties(options, units)

@@ -6,8 +6,10 @@ module MildAnvil
   module Cli
     # The command line: parses, runs one command, prints; exit status 0 done, 1 the input cannot be used, 2 wrong use.
     class Main
-      COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand, "compare" => CompareCommand, "check" => CheckCommand, "plan" => PlanCommand }.freeze
-      USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE [--json] [options]; bin/anvil --help"
+      COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand, "compare" => CompareCommand,
+                   "check" => CheckCommand, "plan" => PlanCommand }.freeze
+      USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE [--json] " \
+              "[options]; bin/anvil --help"
 
       def initialize(out: $stdout, err: $stderr)
         @out = out
@@ -38,7 +40,11 @@ module MildAnvil
       def refused(file, fault, options)
         fields = fault.details[:fields].to_h.map { |name, words| "; #{name} #{words}" }.join
         @err.puts "#{File.basename(file.to_s)}: #{fault.message}#{fields}"
-        @out.puts JSON.pretty_generate(error: { message: fault.message, fields: fault.details[:fields], questions: fault.details[:questions], line: fault.details[:line] }.compact) if options[:json]
+        if options[:json]
+          @out.puts JSON.pretty_generate(error: { message: fault.message, fields: fault.details[:fields],
+                                                  questions: fault.details[:questions],
+                                                  line: fault.details[:line] }.compact)
+        end
         1
       end
 
@@ -65,21 +71,30 @@ module MildAnvil
         end
       end
 
-      QUANTITIES = { "--gauge-length LENGTH" => [:gauge_length_metres, "yield at 0.2 % of it, such as 50mm"], "--yield-offset LENGTH" => [:yield_offset_metres, "such as 0.1mm"],
+      QUANTITIES = { "--gauge-length LENGTH" => [:gauge_length_metres, "yield at 0.2 % of it, such as 50mm"],
+                     "--yield-offset LENGTH" => [:yield_offset_metres, "such as 0.1mm"],
                      "--rate-wanted FORCE" => [:wanted_rate, "per second, of the procedure, such as 0.5kN"],
-                     "--cell-uncertainties U1,U2" => [:cell_uncertainties, "of two cells in line, such as 30N,50N"] }.freeze
+                     "--cell-uncertainties U1,U2" => [:cell_uncertainties,
+                                                      "of two cells in line, such as 30N,50N"] }.freeze
 
       def curve_options(parser, options)
-        parser.on("--hold FORCE:SECONDS[:SHARE]", "a target to be held, such as 20kN:60; may be repeated") { |v| (options[:holds] ||= []) << v }
-        parser.on("--at-displacement LENGTH", "the force there; may be repeated") { |v| (options[:at_displacement] ||= []) << v }
-        parser.on("--at-force FORCE", "the displacement there; may be repeated") { |v| (options[:at_force] ||= []) << v }
+        parser.on("--hold FORCE:SECONDS[:SHARE]", "a target to be held, such as 20kN:60; may be repeated") do |v|
+          (options[:holds] ||= []) << v
+        end
+        parser.on("--at-displacement LENGTH", "the force there; may be repeated") do |v|
+          (options[:at_displacement] ||= []) << v
+        end
+        parser.on("--at-force FORCE", "the displacement there; may be repeated") do |v|
+          (options[:at_force] ||= []) << v
+        end
         parser.on("--train-stiffness X", Float, "of all but the specimen, kN/mm") { |v| options[:train_stiffness] = v }
         QUANTITIES.each { |flag, (name, words)| parser.on(flag, words) { |v| options[name] = v } }
       end
 
       def rate_options(parser, options)
         parser.separator "rate:"
-        { coverage: "share that is stronger, 0.95", confidence: "0.95", factor: "design factor, 5", claim: "claimed minimum strength, in the unit", marking_step: "in the unit" }.each do |name, words|
+        { coverage: "share that is stronger, 0.95", confidence: "0.95", factor: "design factor, 5",
+          claim: "claimed minimum strength, in the unit", marking_step: "in the unit" }.each do |name, words|
           parser.on("--#{name.to_s.tr('_', '-')} X", Float, words) { |v| options[name] = v }
         end
         parser.on("--school KEY", "instead of the recommended one") { |v| options[:school] = v }

@@ -2,17 +2,21 @@
 
 module MildAnvil
   module Cli
-    # bin/anvil plan FILE: how many breaks, what one more does, what goes first in a train, what a rig or a rule makes of a load.
+    # bin/anvil plan FILE: how many breaks, what one more does, what goes first in a train, what a rig or a rule makes
+    # of a load.
     module PlanCommand
       Plan = Core::Plan
 
       module_function
 
       # @return [String]
-      def call(path, options) = Report.call(answer(Shapes.check!(ProblemFile.read(path), Shapes::PLAN)), json: options[:json])
+      def call(path, options)
+        Report.call(answer(Shapes.check!(ProblemFile.read(path), Shapes::PLAN)), json: options[:json])
+      end
 
       # The key that tells which problem a file states.
-      KINDS = { "required_share" => :bound, "difference_share" => :comparison, "breaks" => :next_break, "train" => :train, "proof_rule" => :proof, "tackle" => :tackle, "energy" => :energy, "water" => :water,
+      KINDS = { "required_share" => :bound, "difference_share" => :comparison, "breaks" => :next_break,
+                "train" => :train, "proof_rule" => :proof, "tackle" => :tackle, "energy" => :energy, "water" => :water,
                 "lowest" => :lowest }.freeze
 
       # @param given [Hash] docs/cli.md lists the keys
@@ -21,55 +25,102 @@ module MildAnvil
         rig = PlanRigs::KINDS.find { |key| given.key?(key) }
         return PlanRigs.answer(rig, given[rig]) if rig
 
-        kind = KINDS.find { |key, _| given.key?(key) } || raise(InvalidInput, "nothing to plan: give one of #{[*KINDS.keys, *PlanRigs::KINDS].join(', ')}; docs/cli.md says what belongs to each")
+        kind = KINDS.find do |key, _|
+          given.key?(key)
+        end || raise(InvalidInput,
+                     "nothing to plan: give one of #{[*KINDS.keys,
+                                                      *PlanRigs::KINDS].join(', ')}; docs/cli.md says what belongs " \
+"to each")
         send(kind.last, given)
       end
 
-      def shares(given) = { coverage: ProblemFile.number!(given, "coverage", 0.95), confidence: ProblemFile.number!(given, "confidence", 0.95) }
+      def shares(given)
+        { coverage: ProblemFile.number!(given, "coverage", 0.95),
+          confidence: ProblemFile.number!(given, "confidence", 0.95) }
+      end
       private_class_method :shares
 
       def bound(given)
-        common = { **shares(given), variation_share: ProblemFile.number!(given, "variation_share"), required_share: ProblemFile.number!(given, "required_share") }
+        common = { **shares(given), variation_share: ProblemFile.number!(given, "variation_share"),
+                                    required_share: ProblemFile.number!(given, "required_share") }
         needed = Plan::SampleSize.for_bound(**common, assurance: ProblemFile.number!(given, "assurance", 0.9))
-        { needed: needed, chances: given.fetch("report_n", [3, 5, 8, 12, 20]).map { |n| { n: n, probability: Plan::SampleSize.chance(n, **common) } } }
+        asked = given.fetch("report_n", [3, 5, 8, 12, 20])
+        { needed: needed, chances: asked.map { |n| { n: n, probability: Plan::SampleSize.chance(n, **common) } } }
       end
       private_class_method :bound
 
       def comparison(given)
-        common = { difference_share: ProblemFile.number!(given, "difference_share"), variation_share: ProblemFile.number!(given, "variation_share"), alpha: ProblemFile.number!(given, "alpha", 0.05) }
-        { per_group: [0.8, 0.9].to_h { |power| ["power_#{(power * 100).round}", Plan::SampleSize.for_comparison(**common, power: power)] } }
+        common = { difference_share: ProblemFile.number!(given, "difference_share"),
+                   variation_share: ProblemFile.number!(given, "variation_share"),
+                   alpha: ProblemFile.number!(given, "alpha", 0.05) }
+        { per_group: [0.8, 0.9].to_h do |power|
+          ["power_#{(power * 100).round}",
+           Plan::SampleSize.for_comparison(**common, power: power)]
+        end }
       end
       private_class_method :comparison
 
       def next_break(given)
         more = Plan::NextBreak.new(ProblemFile.numbers!(given, "breaks"), **shares(given))
-        { mean: more.mean, standard_deviation: more.deviation, factor_now: more.factor, factor_next: more.factor(1), bound_now: more.bound_now, bound_if_next_is_mean: more.bound_if_mean,
-          expected_bound: more.expected_bound, expected_bound_plugged_in: more.expected_bound_plugged_in, after: [1, 2, 3, 5].map { |n| { more: n, bound: more.bound_after(n) } } }
+        { mean: more.mean, standard_deviation: more.deviation, factor_now: more.factor, factor_next: more.factor(1),
+          bound_now: more.bound_now, bound_if_next_is_mean: more.bound_if_mean,
+          expected_bound: more.expected_bound, expected_bound_plugged_in: more.expected_bound_plugged_in,
+          after: [1, 2, 3, 5].map do |n|
+            { more: n,
+              bound: more.bound_after(n) }
+          end }
       end
       private_class_method :next_break
 
-      def lowest(given) = { breaks: Plan::SampleSize.for_lowest(**shares(given)), of_n: [3, 5, 10, 59].map { |n| { n: n, confidence: 1 - (shares(given)[:coverage]**n) } } }
+      def lowest(given)
+        { breaks: Plan::SampleSize.for_lowest(**shares(given)),
+          of_n: [3, 5, 10, 59].map { |n| { n: n, confidence: 1 - (shares(given)[:coverage]**n) } } }
+      end
       private_class_method :lowest
 
       def train(given)
-        links = given["train"].map { |l| Plan::LoadTrain::Link.new(name: l.fetch("name"), mean: l.fetch("mean").to_f, deviation: l.fetch("deviation").to_f, strands: l.fetch("strands", 1), share_factor: l.fetch("share_factor", 1.0).to_f, specimen: l.fetch("specimen", false)) }
+        links = given["train"].map do |l|
+          Plan::LoadTrain::Link.new(name: l.fetch("name"), mean: l.fetch("mean").to_f,
+                                    deviation: l.fetch("deviation").to_f,
+                                    strands: l.fetch("strands", 1),
+                                    share_factor: l.fetch("share_factor", 1.0).to_f,
+                                    specimen: l.fetch("specimen", false))
+        end
         train = Plan::LoadTrain.new(links)
-        { first: train.first, specimen_first: train.specimen_first, mend: train.mend(wanted: ProblemFile.number!(given, "wanted", 0.95)) }
+        { first: train.first, specimen_first: train.specimen_first,
+          mend: train.mend(wanted: ProblemFile.number!(given, "wanted", 0.95)) }
       rescue KeyError => e
         raise InvalidInput, "each link needs “name”, “mean” and “deviation”: #{e.message[0, 60]}"
       end
       private_class_method :train
 
       def proof(given)
-        rule = Catalogue.proof_rules.find { |r| r.key == given["proof_rule"] } || raise(InvalidInput, "there is no proof rule #{given['proof_rule']}; use #{Catalogue.proof_rules.map(&:key).join(', ')}")
-        load = given.key?("newtons") ? { proof_newtons: rule.proof_newtons(ProblemFile.number!(given, "newtons")) } : { proof_tonnes: rule.proof_tonnes(ProblemFile.number!(given, "tonnes")) }
+        rule = Catalogue.proof_rules.find do |r|
+          r.key == given["proof_rule"]
+        end || raise(InvalidInput,
+                     "there is no proof rule #{given['proof_rule']}; use " \
+                     "#{Catalogue.proof_rules.map(&:key).join(', ')}")
+        load = if given.key?("newtons")
+                 { proof_newtons: rule.proof_newtons(ProblemFile.number!(given,
+                                                                         "newtons")) }
+               else
+                 { proof_tonnes: rule.proof_tonnes(ProblemFile.number!(
+                                                     given, "tonnes"
+                                                   )) }
+               end
         { rule: rule.name, **load, source: rule.source, to_be_checked: rule.check }
       end
       private_class_method :proof
 
       def tackle(given)
-        stages = given["tackle"].map { |s| Plan::Tackle.advantage(s.fetch("parts"), efficiency: s.fetch("efficiency", 1.0).to_f, from_moving_block: s.fetch("from_moving_block", false)) }
-        { advantages: stages, advantage: Plan::Tackle.compound(stages), hand_force: given["load"] && (given["load"].to_f / Plan::Tackle.compound(stages)) }
+        stages = given["tackle"].map do |s|
+          Plan::Tackle.advantage(s.fetch("parts"),
+                                 efficiency: s.fetch("efficiency", 1.0).to_f,
+                                 from_moving_block: s.fetch("from_moving_block",
+                                                            false))
+        end
+        { advantages: stages, advantage: Plan::Tackle.compound(stages),
+          hand_force: given["load"] && (given["load"].to_f / Plan::Tackle.compound(stages)) }
       rescue KeyError
         raise InvalidInput, "each stage of a tackle needs “parts”"
       end
@@ -89,7 +140,10 @@ module MildAnvil
 
       def water(given)
         part = given["water"]
-        Plan::TestMass.water(ProblemFile.number!(part, "kilograms"), limit: ProblemFile.number!(part, "litres_per_bag"), bag_kilograms: ProblemFile.number!(part, "bag_kilograms", 0.0), kind: part.fetch("kind", "fresh").to_sym)
+        Plan::TestMass.water(ProblemFile.number!(part, "kilograms"),
+                             limit: ProblemFile.number!(part, "litres_per_bag"),
+                             bag_kilograms: ProblemFile.number!(part, "bag_kilograms", 0.0),
+                             kind: part.fetch("kind", "fresh").to_sym)
       end
       private_class_method :water
     end

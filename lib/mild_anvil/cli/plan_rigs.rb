@@ -19,7 +19,8 @@ module MildAnvil
         legs = given.fetch(:legs, "two").to_sym
         factors = { factor: InUse.legs(legs, degrees), uniform_factor: InUse.uniform(legs, degrees) }
         limit = given[:limit]
-        { degrees_from_vertical: degrees, **factors, **(limit ? { limit: limit * factors[:factor], uniform_limit: limit * factors[:uniform_factor] } : {}) }
+        { degrees_from_vertical: degrees, **factors,
+          **(limit ? { limit: limit * factors[:factor], uniform_limit: limit * factors[:uniform_factor] } : {}) }
       end
       private_class_method :sling
 
@@ -28,15 +29,21 @@ module MildAnvil
         return InUse.from_included(given[:included_degrees]) if given[:included_degrees]
         return InUse.from_horizontal(given[:horizontal_degrees]) if given[:horizontal_degrees]
 
-        given[:degrees] || raise(InvalidInput, "a sling needs an angle: degrees from the vertical, included_degrees or horizontal_degrees")
+        given[:degrees] || raise(InvalidInput,
+                                 "a sling needs an angle: degrees from the vertical, included_degrees or " \
+                                 "horizontal_degrees")
       end
       private_class_method :angle
 
-      def bracket(given) = { pull_per_fixing: InUse.bracket(given[:force], arm: given[:arm], depth: given[:depth], fixings: given[:fixings], spread: given.fetch(:spread, false)) }
+      def bracket(given)
+        { pull_per_fixing: InUse.bracket(given[:force], arm: given[:arm], depth: given[:depth],
+                                                        fixings: given[:fixings], spread: given.fetch(:spread, false)) }
+      end
       private_class_method :bracket
 
       def combined(given)
-        used = InUse.combined(given[:pull], given[:pull_limit], given[:shear], given[:shear_limit], exponent: given.fetch(:exponent, 1.0))
+        used = InUse.combined(given[:pull], given[:pull_limit], given[:shear], given[:shear_limit],
+                              exponent: given.fetch(:exponent, 1.0))
         { utilisation: used, holds: used <= 1 }
       end
       private_class_method :combined
@@ -50,7 +57,9 @@ module MildAnvil
       def two_legs(given) = { together: Core::Plan::Tackle.two_legs(given[:leg], given[:included_degrees]) }
       private_class_method :two_legs
 
-      def preload(given) = { newtons: Core::Plan::Tackle.preload(given[:torque], given[:diameter], nut_factor: given.fetch(:nut_factor, 0.2)), said: "a setting aid; the cell decides" }
+      def preload(given)
+        { newtons: Core::Plan::Tackle.preload(given[:torque], given[:diameter], nut_factor: given.fetch(:nut_factor, 0.2)), said: "a setting aid; the cell decides" }
+      end
       private_class_method :preload
 
       def known_scatter(given)

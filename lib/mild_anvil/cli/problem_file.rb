@@ -31,7 +31,11 @@ module MildAnvil
       def table(text)
         lines = text.lines.reject { |line| line.start_with?("#") || line.strip.empty? }
         mark = [",", ";", "\t"].max_by { |m| lines.first.count(m) }
-        rows = CSV.parse(lines.join, col_sep: mark, headers: true).map { |row| row.to_h.transform_values { |v| number(v) } }
+        rows = CSV.parse(lines.join, col_sep: mark, headers: true).map do |row|
+          row.to_h.transform_values do |v|
+            number(v)
+          end
+        end
         raise InvalidInput, "the file has a header and no rows" if rows.empty?
 
         { "rows" => rows, "columns" => rows.first.keys }

@@ -15,7 +15,8 @@ module MildAnvil
       # @return [String]
       def call(path, options)
         breaks = BreaksFile.read(File.read(path, encoding: "UTF-8").scrub, name: path, units: Catalogue.units)
-        statement = Core::Rating::ComputeRating.call(Core::Rating::Sample.new(breaks.observations), terms(breaks, options))
+        statement = Core::Rating::ComputeRating.call(Core::Rating::Sample.new(breaks.observations),
+                                                     terms(breaks, options))
         options[:json] ? JSON.pretty_generate(statement.to_h) : text(statement)
       end
 
@@ -23,7 +24,8 @@ module MildAnvil
         unit = Catalogue.units.force!(options[:unit] || breaks.terms["unit"] || "kN")
         given = OPTIONS.to_h { |name| [name, options[name] || breaks.terms[name.to_s]] }.compact
         given[:school] = given[:school].to_sym if given[:school]
-        Core::Rating::Terms.checked(unit: unit, units: Catalogue.measurand("force").units, resolution_si: breaks.resolution_si,
+        Core::Rating::Terms.checked(unit: unit, units: Catalogue.measurand("force").units,
+                                    resolution_si: breaks.resolution_si,
                                     claims: claims(breaks.terms, options, unit), borrowed: borrowed(breaks.terms, unit),
                                     shared_uncertainty_share: breaks.terms["shared_uncertainty_share"],
                                     calibrate: options[:quick] ? :chosen : :all, **given)
@@ -32,7 +34,8 @@ module MildAnvil
       def claims(stated, options, unit)
         claimed = options[:claim] || stated["claim"] or return []
 
-        [Core::Rating::Claim.new(value_si: unit.to_si(claimed.to_f), text: claimed.to_s, unit: unit.symbol, measure: :strength,
+        [Core::Rating::Claim.new(value_si: unit.to_si(claimed.to_f), text: claimed.to_s, unit: unit.symbol,
+                                 measure: :strength,
                                  kind: (stated["claim_kind"] || "minimum").to_sym, every_piece: false)]
       end
 
@@ -46,18 +49,23 @@ module MildAnvil
       def text(statement)
         rating = statement.to_h
         [headline(rating), "", *rating[:schools].map { |school| school_line(school, rating) }, "", *result(rating),
-         *rating[:verdicts].map { |v| "#{v[:state].tr('_', ' ')}: #{v[:reason]}" }, *rating[:remarks], *more(rating), "",
+         *rating[:verdicts].map do |v|
+           "#{v[:state].tr('_', ' ')}: #{v[:reason]}"
+         end, *rating[:remarks], *more(rating), "",
          Core::Rating::Caution::TEXT].join("\n")
       end
 
       def headline(rating)
-        "#{rating[:counts][:in_words]}; #{percent(rating[:coverage])} coverage, #{percent(rating[:confidence])} confidence"
+        "#{rating[:counts][:in_words]}; #{percent(rating[:coverage])} coverage, #{percent(rating[:confidence])} " \
+          "confidence"
       end
 
       # What limits, what stands out, and what a few more breaks would do.
       def more(rating)
         flagged = rating[:sample_tests].select { |test| test[:flags] }
-        [rating[:failure_modes]&.fetch(:in_words), *flagged.map { |t| "#{t[:name]}: #{t[:in_words]}. #{t[:detectable]}" },
+        [rating[:failure_modes]&.fetch(:in_words), *flagged.map do |t|
+          "#{t[:name]}: #{t[:in_words]}. #{t[:detectable]}"
+        end,
          next_breaks(rating)].compact
       end
 
@@ -71,7 +79,8 @@ module MildAnvil
       def school_line(school, rating)
         mark = school[:key] == rating[:chosen] ? "*" : " "
         value = school[:stated] ? figure(school[:stated]) : "-"
-        format("%s %-28s %14s   %s", mark, school[:name], value, school[:refusal] ? "refused: #{school[:refusal]}" : school[:in_words])
+        format("%s %-28s %14s   %s", mark, school[:name], value,
+               school[:refusal] ? "refused: #{school[:refusal]}" : school[:in_words])
       end
 
       def result(rating)
@@ -79,7 +88,8 @@ module MildAnvil
 
         limit = rating[:working_load_limit]
         shown = limit ? "working load limit #{figure(limit)}" : "no working load limit: #{rating[:limit_refusal]}"
-        ["Minimum breaking strength #{figure(rating[:minimum])} / #{rating[:factor_text]} = #{shown}", rating[:recommended_reason]]
+        ["Minimum breaking strength #{figure(rating[:minimum])} / #{rating[:factor_text]} = #{shown}",
+         rating[:recommended_reason]]
       end
 
       def figure(stated) = "#{stated[:text]} #{stated[:unit]}"

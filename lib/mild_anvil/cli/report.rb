@@ -34,14 +34,24 @@ module MildAnvil
           label = "#{'  ' * depth}#{name.to_s.tr('_', ' ')}"
           case part
           when Hash then [label, *lines(part, depth + 1)]
-          when Array then part.any?(Hash) ? [label, *part.map { |p| "#{'  ' * (depth + 1)}#{flat(p)}" }] : ["#{label.ljust(34)} #{part.map { |p| figure(p) }.join(', ')}"]
+          when Array then if part.any?(Hash)
+                            [label, *part.map do |p|
+                                      "#{'  ' * (depth + 1)}#{flat(p)}"
+                                    end]
+                          else
+                            ["#{label.ljust(34)} #{part.map do |p|
+                              figure(p)
+                            end.join(', ')}"]
+                          end
           else ["#{label.ljust(34)} #{figure(part)}"]
           end
         end
       end
       private_class_method :lines
 
-      def flat(hash) = hash.map { |k, v| "#{k.to_s.tr('_', ' ')} #{v.is_a?(Hash) ? "(#{flat(v)})" : figure(v)}" }.join(", ")
+      def flat(hash)
+        hash.map { |k, v| "#{k.to_s.tr('_', ' ')} #{v.is_a?(Hash) ? "(#{flat(v)})" : figure(v)}" }.join(", ")
+      end
       private_class_method :flat
 
       def figure(value)

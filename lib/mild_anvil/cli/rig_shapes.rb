@@ -43,7 +43,8 @@ module MildAnvil
         required(:breaks).filled(:integer, gt?: 0, lteq?: 1_000_000)
         NUMBERS.call(self, :coverage, :confidence, **SHARE)
       end
-      ALL = { sling: SLING, bracket: BRACKET, combined: COMBINED, group: GROUP, ram: RAM, two_legs: TWO_LEGS, preload: PRELOAD, known_scatter: KNOWN_SCATTER }.freeze
+      ALL = { sling: SLING, bracket: BRACKET, combined: COMBINED, group: GROUP, ram: RAM, two_legs: TWO_LEGS,
+              preload: PRELOAD, known_scatter: KNOWN_SCATTER }.freeze
     end
   end
 end

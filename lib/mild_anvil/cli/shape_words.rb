@@ -17,7 +17,11 @@ module MildAnvil
       COUNT = { gt?: 0, lteq?: 100_000 }.freeze
 
       # Numbers that may be given, and numbers that must.
-      NUMBERS = ->(schema, *names, **limits) { names.each { |name| schema.optional(name).filled(NUMBER, **(limits.empty? ? WITHIN : limits)) } }
+      NUMBERS = lambda { |schema, *names, **limits|
+        names.each do |name|
+          schema.optional(name).filled(NUMBER, **(limits.empty? ? WITHIN : limits))
+        end
+      }
       NEEDED = ->(schema, *names, **limits) { names.each { |name| schema.required(name).filled(NUMBER, **limits) } }
       LISTS = ->(schema, *names) { names.each { |name| schema.optional(name).value(LIST).each(:float?, **WITHIN) } }
     end

@@ -21,7 +21,8 @@ module MildAnvil
       CHECK = Dry::Schema.JSON do
         LISTS.call(self, :applied, :indicated, :predict_at, :indications, :values, :hours, :displacement, :breaks)
         NUMBERS.call(self, :reading, :zero_residual, :lower_limit, :guard_factor, :process_mean)
-        NUMBERS.call(self, :resolution, :range_maximum, :standard_uncertainty, :process_deviation, :extrapolate_hours, **ABOVE_ZERO)
+        NUMBERS.call(self, :resolution, :range_maximum, :standard_uncertainty, :process_deviation, :extrapolate_hours,
+                     **ABOVE_ZERO)
         NUMBERS.call(self, :confidence, **SHARE)
         optional(:masses_share).maybe(NUMBER, gteq?: 0, lteq?: 1)
         optional(:readings).value(:array).each(:integer, **COUNT)
@@ -51,7 +52,8 @@ module MildAnvil
 
       PLAN = Dry::Schema.JSON do
         LISTS.call(self, :breaks)
-        NUMBERS.call(self, :coverage, :confidence, :required_share, :variation_share, :assurance, :difference_share, :alpha, :wanted, **SHARE)
+        NUMBERS.call(self, :coverage, :confidence, :required_share, :variation_share, :assurance, :difference_share,
+                     :alpha, :wanted, **SHARE)
         NUMBERS.call(self, :tonnes, :newtons, :load, **ABOVE_ZERO)
         RigShapes::ALL.each { |key, shape| optional(key).hash(shape) }
         optional(:report_n).value(:array).each(:integer, gt?: 1, lteq?: 10_000)
@@ -102,7 +104,11 @@ module MildAnvil
 
       # "levels 2 applied" for what stands in the second of the levels.
       def told(path, found)
-        return [[path, found.join(", ").gsub("must be a float", "must be a number").gsub("must be a hash", "must be an object")]] if found.is_a?(Array)
+        if found.is_a?(Array)
+          return [[path,
+                   found.join(", ").gsub("must be a float", "must be a number").gsub("must be a hash",
+                                                                                     "must be an object")]]
+        end
 
         found.flat_map { |key, inner| told("#{path} #{key.is_a?(Integer) ? key + 1 : key}", inner) }
       end

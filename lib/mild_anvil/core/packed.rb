@@ -29,7 +29,8 @@ module MildAnvil
       #
       # @param text [String] binary
       # @param from [Integer] offset of a line
-      # @param style [Array(String, String, String, String)] delimiter, decimal mark, thousands mark or "", and per column
+      # @param style [Array(String, String, String, String)] delimiter, decimal mark, thousands mark or "", and per
+      #   column
       #   "n" number, "c" clock time, "s" stamp
       # @param scales [Array<Float>] a factor per column
       # @param buffers [Array<String>] packed values are added to them; NaN for an empty field
@@ -74,7 +75,8 @@ module MildAnvil
         @native ? @native.means(packed, bin) : unpack(packed).each_slice(bin).map { |slice| slice.sum / slice.size }
       end
 
-      # @return [Array<Array(Integer, Integer)>] first and last of every run of equal values above the floor that is at least so long
+      # @return [Array<Array(Integer, Integer)>] first and last of every run of equal values above the floor that is at
+      #   least so long
       def runs(packed, least, floor)
         return @native.runs(packed, least, floor) if @native
 
@@ -98,7 +100,8 @@ module MildAnvil
         interval = values.size > 1 ? (values.last - values.first) / (values.size - 1) : 0.0
         steps = present.each_cons(2).map { |a, b| b - a }
         off = values.each_with_index.map { |v, i| v.nan? ? 0.0 : (v - values.first - (i * interval)).abs }
-        [values.size - present.size, present.min || Float::INFINITY, present.max || -Float::INFINITY, steps.min || Float::INFINITY, off.reject(&:nan?).max || 0.0]
+        [values.size - present.size, present.min || Float::INFINITY, present.max || -Float::INFINITY,
+         steps.min || Float::INFINITY, off.reject(&:nan?).max || 0.0]
       end
       private_class_method :plain_survey
     end

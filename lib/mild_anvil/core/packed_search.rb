@@ -32,7 +32,8 @@ module MildAnvil
 
       # Alternating maxima and minima that differ by more than a gate.
       #
-      # @return [Array<Array(Integer, Integer)>] [sample, 1 for a maximum or -1 for a minimum], in order; the first one is
+      # @return [Array<Array(Integer, Integer)>] [sample, 1 for a maximum or -1 for a minimum], in order; the first one
+      #   is
       #   the start if it is an extreme, the last one the extreme that was being followed at the end
       def turns(packed, gate)
         return native.turns(packed, gate) if native
@@ -77,7 +78,9 @@ module MildAnvil
         return native.roughness(packed, count, stride) if native
 
         values = Packed.unpack(packed)
-        second = (1...[count - 1, 1].max).step(stride).map { |i| (values[i - 1] - (2 * values[i]) + values[i + 1]).abs }.sort
+        second = (1...[count - 1, 1].max).step(stride).map do |i|
+          (values[i - 1] - (2 * values[i]) + values[i + 1]).abs
+        end.sort
         [second.size, second.empty? ? 0.0 : second[second.size / 2]]
       end
 
@@ -105,7 +108,8 @@ module MildAnvil
 
       # Every stretch that cannot be longer without its values lying farther apart than allowed.
       #
-      # @param least [Float] how far they may lie apart in any case; @param share [Float] of the highest, which they may, too
+      # @param least [Float] how far they may lie apart in any case; @param share [Float] of the highest, which they
+      #   may, too
       # @return [Array<Array(Integer, Integer)>] first and last, in order; two queues of extremes keep it linear
       def stretches(packed, least, share)
         return native.stretches(packed, least, share) if native

@@ -52,7 +52,9 @@ module MildAnvil
         @pdf.line_width 0.8
         @pdf.stroke { @pdf.vertical_line @line, @line + 6, at: x(value_si) }
         @pdf.fill_color Sheet::SOFT
-        @pdf.font("Mono") { @pdf.draw_text format("%g", @unit.from_si(value_si).round(9)), at: [x(value_si) + 1, 2], size: 7 }
+        @pdf.font("Mono") do
+          @pdf.draw_text format("%g", @unit.from_si(value_si).round(9)), at: [x(value_si) + 1, 2], size: 7
+        end
         @pdf.line_width 0.4
         (1...MINOR).map { |k| x(value_si + (k * step / MINOR)) }.select { |at| at < @pdf.bounds.width }.each do |at|
           @pdf.stroke { @pdf.vertical_line @line, @line + 3, at: at }

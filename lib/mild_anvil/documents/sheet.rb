@@ -18,7 +18,8 @@ module MildAnvil
       attr_reader :pdf
 
       def initialize(title:)
-        @pdf = Prawn::Document.new(page_size: "A4", margin: [42, 46, 52, 46], info: { Title: title, Creator: "Mild Anvil #{VERSION}" })
+        @pdf = Prawn::Document.new(page_size: "A4", margin: [42, 46, 52, 46],
+                                   info: { Title: title, Creator: "Mild Anvil #{VERSION}" })
         fonts
         pdf.fill_color INK
         pdf.stroke_color INK
@@ -40,13 +41,16 @@ module MildAnvil
       # @param rows [Array<Array(String, String)>] name and value
       def pairs(rows)
         cells = rows.map { |name, value| [{ content: name, text_color: SOFT }, value.to_s] }
-        pdf.table(cells, width: pdf.bounds.width, column_widths: { 0 => 130 }, cell_style: { borders: [:top], border_color: LINE, border_width: 0.4, size: 9, padding: [3, 4, 3, 0] })
+        pdf.table(cells, width: pdf.bounds.width, column_widths: { 0 => 130 },
+                         cell_style: { borders: [:top], border_color: LINE, border_width: 0.4, size: 9,
+                                       padding: [3, 4, 3, 0] })
       end
 
       # @param rows [Array<Array>] the first one is the header
       def table(rows, right: [], widths: {})
         pdf.table(rows, header: true, width: pdf.bounds.width, column_widths: widths,
-                        cell_style: { borders: [:top], border_color: LINE, border_width: 0.4, size: 8.5, padding: [3, 4, 3, 4] }) do |t|
+                        cell_style: { borders: [:top], border_color: LINE, border_width: 0.4, size: 8.5,
+                                      padding: [3, 4, 3, 4] }) do |t|
           t.row(0).font_style = :bold
           t.row(0).text_color = SOFT
           right.each { |column| t.column(column).align = :right }
@@ -69,7 +73,8 @@ module MildAnvil
         dejavu = File.join(FONTS, "dejavu")
         pdf.font_families.update("Text" => { normal: "#{lato}/Lato-Regular.ttf", bold: "#{lato}/Lato-Bold.ttf" },
                                  "Head" => { normal: "#{lato}/Lato-Semibold.ttf", bold: "#{lato}/Lato-Heavy.ttf" },
-                                 "Mono" => { normal: "#{dejavu}/DejaVuSansMono.ttf", bold: "#{dejavu}/DejaVuSansMono-Bold.ttf" })
+                                 "Mono" => { normal: "#{dejavu}/DejaVuSansMono.ttf",
+                                             bold: "#{dejavu}/DejaVuSansMono-Bold.ttf" })
         pdf.fallback_fonts ["Mono"]
         pdf.font "Text"
       end

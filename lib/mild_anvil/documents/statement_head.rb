@@ -4,7 +4,8 @@ module MildAnvil
   module Documents
     # Title, hands, rule and the figures that matter.
     class StatementHead < StatementPart
-      COUNTED = "%<coverage>s of all pieces are stronger, with %<confidence>s confidence, unless the school states otherwise"
+      COUNTED = "%<coverage>s of all pieces are stronger, with %<confidence>s confidence, unless the school states " \
+                "otherwise"
 
       def draw
         title
@@ -36,7 +37,8 @@ module MildAnvil
 
         chosen = @words.chosen
         interval = chosen.values_at("value_si", "upper_si") if chosen && chosen["upper_si"]
-        PdfRule.new(@pdf, unit: unit, marks: marks, demands: demands, factor_made: statement["factor_made"]).draw(interval: interval)
+        PdfRule.new(@pdf, unit: unit, marks: marks, demands: demands,
+                          factor_made: statement["factor_made"]).draw(interval: interval)
         @pdf.move_down 8
       end
 
@@ -44,7 +46,8 @@ module MildAnvil
         pulls.filter_map do |pull|
           judged = pull["judgement"] || {}
           value = judged["value_si"] || pull.dig("measurement", "value_si")
-          value && { state: pull["state"], counts_as: judged["counts_as"], value_si: value, upper_si: judged["upper_si"] }
+          value && { state: pull["state"], counts_as: judged["counts_as"], value_si: value,
+                     upper_si: judged["upper_si"] }
         end
       end
 
@@ -60,12 +63,18 @@ module MildAnvil
 
       def figures
         return index if statement["relative"]
-        return @sheet.paragraph("No minimum. #{statement['recommended_reason']}", color: Sheet::SIGNAL, size: 11) if statement["minimum"].nil?
+        if statement["minimum"].nil?
+          return @sheet.paragraph("No minimum. #{statement['recommended_reason']}", color: Sheet::SIGNAL,
+                                                                                    size: 11)
+        end
 
-        @sheet.pairs([[@words.strength_name, figure(statement["minimum"])], ["Rated quantity", statement["rated_quantity"].tr("_", " ")],
+        @sheet.pairs([[@words.strength_name, figure(statement["minimum"])],
+                      ["Rated quantity", statement["rated_quantity"].tr("_", " ")],
                       ["School", "#{@words.chosen['name']}. #{@words.chosen['in_words']}."],
-                      ["Coverage, confidence", format(COUNTED, coverage: @words.per_cent("coverage"), confidence: @words.per_cent("confidence"))],
-                      ["Design factor", "#{statement['factor_text']}   (#{statement['factor_source']})"], [@words.limit_name, limit]])
+                      ["Coverage, confidence", format(COUNTED, coverage: @words.per_cent("coverage"),
+                                                               confidence: @words.per_cent("confidence"))],
+                      ["Design factor", "#{statement['factor_text']}   (#{statement['factor_source']})"],
+                      [@words.limit_name, limit]])
       end
 
       def limit

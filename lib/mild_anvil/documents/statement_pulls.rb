@@ -19,7 +19,8 @@ module MildAnvil
       def header = ["Pull", "Specimen", "Value (#{unit.symbol})", "Counts as", "What failed", "Reason", "From"]
 
       def row(pull)
-        [pull["number"], "#{pull['specimen']}, #{pull['feature']}", @words.value(pull), @words.counts_as(pull), @words.failed(pull),
+        [pull["number"], "#{pull['specimen']}, #{pull['feature']}", @words.value(pull), @words.counts_as(pull),
+         @words.failed(pull),
          @words.reasons(pull), @words.source(pull)]
       end
 
@@ -29,7 +30,9 @@ module MildAnvil
 
         @sheet.room(CURVES_NEED)
         @sheet.heading "Over time"
-        items = drawn.map { |pull| { title: title(pull), points: @curves[pull["id"]], void: pull["state"] != "counted" } }
+        items = drawn.map do |pull|
+          { title: title(pull), points: @curves[pull["id"]], void: pull["state"] != "counted" }
+        end
         PdfCurves.new(@sheet, unit: unit).draw(items)
       end
 

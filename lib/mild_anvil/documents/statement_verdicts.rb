@@ -17,7 +17,10 @@ module MildAnvil
         source = verdict["source"].to_s.empty? ? "" : ", #{verdict['source']}"
         @sheet.heading "Against the claim of #{figure(verdict['claimed']) || 'a working load'}#{source}"
         color = verdict["state"] == "fail" ? Sheet::SIGNAL : Sheet::INK
-        @pdf.font("Text", style: :bold) { @pdf.text StatementWords::STATES.fetch(verdict["state"]), size: 11, color: color }
+        @pdf.font("Text", style: :bold) do
+          @pdf.text StatementWords::STATES.fetch(verdict["state"]), size: 11,
+                                                                    color: color
+        end
         @sheet.paragraph(verdict["reason"])
       end
 
@@ -33,10 +36,13 @@ module MildAnvil
 
       def tested
         terms = @words.inputs.fetch("terms")
-        shared = "#{format('%g', terms['shared_uncertainty_share'] * 100)} % of reading. #{terms['shared_uncertainty_source']}"
+        per_cent = format("%g %%", terms["shared_uncertainty_share"] * 100)
+        shared = "#{per_cent} of reading. #{terms['shared_uncertainty_source']}"
         levels = lot["levels"].to_h.map { |factor, level| "#{factor}: #{level}" }.join(", ")
         @sheet.heading "What was tested"
-        @sheet.pairs([["Item", lot["material"]], ["Made by", lot["maker"]], *([["Cell of the study", levels]] unless levels.empty?),
+        @sheet.pairs([["Item", lot["material"]], ["Made by", lot["maker"]], *(unless levels.empty?
+                                                                                [["Cell of the study", levels]]
+                                                                              end),
                       ["Direction, configuration", "#{lot['direction']}, #{lot['configuration']}"],
                       ["Condition, set-up", "#{lot['item_condition']}, #{lot['setup_class']}"],
                       ["Differs from what will be used", lot["differs_from_use"]], ["Shared uncertainty", shared]])

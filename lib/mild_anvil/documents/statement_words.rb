@@ -6,10 +6,12 @@ module MildAnvil
     class StatementWords
       STATES = { "pass" => "Meets the claim.", "fail" => "Fails the claim.", "cannot_tell" => "Cannot be told yet.",
                  "not_comparable" => "Not comparable." }.freeze
-      COUNTS_AS = { "break" => "break", "at_least" => "at least", "at_most" => "at most", "between" => "between", "void" => "void",
+      COUNTS_AS = { "break" => "break", "at_least" => "at least", "at_most" => "at most", "between" => "between",
+                    "void" => "void",
                     "not_loaded" => "not loaded" }.freeze
       STATE_NOTES = { "unjudged" => "not judged", "superseded" => "superseded" }.freeze
-      MEANINGS = { "measured" => "measured", "judged" => "judged", "rated" => "rated and signed", "reviewed" => "reviewed" }.freeze
+      MEANINGS = { "measured" => "measured", "judged" => "judged", "rated" => "rated and signed",
+                   "reviewed" => "reviewed" }.freeze
       NOT_SIGNED = "PREVIEW. Not signed: not to be handed out as a rating."
 
       attr_reader :content, :inputs, :statement, :unit
@@ -41,7 +43,9 @@ module MildAnvil
       def signatures
         return [NOT_SIGNED] unless signed?
 
-        content[:signatures].map { |s| "Number #{content[:number]}, #{MEANINGS.fetch(s[:meaning])} by #{s[:person]}, #{s[:at][0, 10]}" }
+        content[:signatures].map do |s|
+          "Number #{content[:number]}, #{MEANINGS.fetch(s[:meaning])} by #{s[:person]}, #{s[:at][0, 10]}"
+        end
       end
 
       # @return [String] what a pull counts as, with its upper value where there is one
@@ -65,11 +69,15 @@ module MildAnvil
         judged = pull["judgement"] || {}
         override = pull.dig("judgement", "measurement", "source") == "override"
         [judged["reason"].to_s, pull["state_reason"].to_s, (preload(pull) if pull["preloaded"]),
-         ("value overruled: #{judged.dig('measurement', 'override', 'reason') || judged.dig('measurement', 'reason')}" if override)]
+         (if override
+            "value overruled: #{judged.dig('measurement', 'override', 'reason') || judged.dig('measurement', 'reason')}"
+          end)]
           .compact.reject(&:empty?).join("; ")
       end
 
-      def failed(pull) = (pull["judgement"] || {}).values_at("failed_part", "zone", "mode").compact.reject(&:empty?).join(", ")
+      def failed(pull)
+        (pull["judgement"] || {}).values_at("failed_part", "zone", "mode").compact.reject(&:empty?).join(", ")
+      end
 
       def source(pull)
         return "#{pull['file']}, #{pull['file_sha256'][0, 8]}" if pull["file"]
@@ -81,7 +89,8 @@ module MildAnvil
       # @return [String] a value no finer than the pull's instrument
       def reading(value_si, pull)
         resolution = pull.dig("judgement", "measurement", "resolution_si") || pull.dig("measurement", "resolution_si")
-        Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution, largest_si: value_si.abs).nearest(value_si).text
+        Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution,
+                                       largest_si: value_si.abs).nearest(value_si).text
       end
 
       private

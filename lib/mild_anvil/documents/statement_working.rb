@@ -10,7 +10,9 @@ module MildAnvil
         @sheet.heading "Working"
         described
         @pdf.move_down 4
-        @sheet.table([%w[School Value Reason], *statement["schools"].map { |school| row(school) }], right: [1], widths: { 0 => 128, 1 => 70 })
+        @sheet.table([%w[School Value Reason], *statement["schools"].map do |school|
+          row(school)
+        end], right: [1], widths: { 0 => 128, 1 => 70 })
         statement["remarks"].each { |remark| @sheet.paragraph(remark, size: 8.5, color: Sheet::SOFT) }
         caution
       end
@@ -19,7 +21,8 @@ module MildAnvil
 
       def described
         found = statement["description"] or return
-        @sheet.paragraph("#{found['breaks']} breaks: mean #{figure(found['mean'])}#{spread(found)}, lowest #{figure(found['lowest'])}, " \
+        @sheet.paragraph("#{found['breaks']} breaks: mean #{figure(found['mean'])}#{spread(found)}, lowest " \
+                         "#{figure(found['lowest'])}, " \
                          "highest #{figure(found['highest'])}.")
       end
 

@@ -12,7 +12,8 @@ module MildAnvil
       def insert(table, columns, rows, database = Sequel::Model.db)
         names = columns.map { |name| "`#{name}`" }.join(", ")
         database.synchronize do |connection|
-          statement = connection.prepare("INSERT INTO `#{table}` (#{names}) VALUES (#{Array.new(columns.size, '?').join(', ')})")
+          statement = connection.prepare("INSERT INTO `#{table}` (#{names}) VALUES (#{Array.new(columns.size,
+                                                                                                '?').join(', ')})")
           rows.each { |row| statement.execute(*row) }
         ensure
           statement&.close

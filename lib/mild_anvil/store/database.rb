@@ -32,13 +32,15 @@ module MildAnvil
         Sequel::Model.db = database
         database
       rescue Sequel::DatabaseConnectionError => e
-        raise Error.new("No database answers at #{url.sub(%r{//[^@]*@}, '//')}: #{e.message}. Start it, or correct DATABASE_URL")
+        raise Error, "No database answers at #{url.sub(%r{//[^@]*@},
+                                                       '//')}: #{e.message}. Start it, or correct DATABASE_URL"
       end
 
       # @raise [Error] for a database of a version whose data cannot be carried over
       def migrate(database)
         if database.table_exists?(:audit_entries)
-          raise Error, "This database was made by a version before 0.3, whose tables were drawn anew. Move var/database away, or name " \
+          raise Error, "This database was made by a version before 0.3, whose tables were drawn anew. Move " \
+                       "var/database away, or name " \
                        "an empty database in DATABASE_URL"
         end
 
@@ -46,7 +48,8 @@ module MildAnvil
         Sequel::Migrator.run(database, MIGRATIONS)
       end
 
-      # Runs a block in a transaction, with its events as the last thing written; again if the database chose it to give way to
+      # Runs a block in a transaction, with its events as the last thing written; again if the database chose it to
+      # give way to
       # another.
       def write(database = Sequel::Model.db, &block)
         tries = 0

@@ -4,7 +4,8 @@ module MildAnvil
   module Store
     # The append-only list of who did what, each entry chained to the one before by its hash.
     #
-    # Entries are collected while a transaction runs and written as its last step, so that the tail of the chain is held for a moment
+    # Entries are collected while a transaction runs and written as its last step, so that the tail of the chain is
+    # held for a moment
     # only, and always after every other lock.
     module Events
       START = "0" * 64
@@ -61,7 +62,8 @@ module MildAnvil
         OpenSSL::Digest::SHA256.hexdigest(JSON.generate(stated))
       end
 
-      # @return [Integer, nil] the id of the first event that is not what was written; 0 when some are missing at the end
+      # @return [Integer, nil] the id of the first event that is not what was written; 0 when some are missing at the
+      #   end
       def first_broken(database)
         previous = START
         database[:events].order(:id).paged_each do |row|

@@ -2,10 +2,12 @@
 
 module MildAnvil
   module Store
-    # What the application's own database user may do: read and add anywhere, change and delete only what is not a record.
+    # What the application's own database user may do: read and add anywhere, change and delete only what is not a
+    # record.
     module Grants
       # Append-only: what is written there stays as it was written.
-      RECORDS = %i[events statements statement_items signatures documents measurements judgements findings analyses overrides].freeze
+      RECORDS = %i[events statements statement_items signatures documents measurements judgements findings analyses
+                   overrides].freeze
       # A draft that nobody saved takes its analysis with it.
       DELETABLE = %i[findings analyses].freeze
 
@@ -16,7 +18,9 @@ module MildAnvil
       def apply(database, user:)
         schema = database.get(Sequel.function(:database))
         database.run("GRANT SELECT, INSERT ON `#{schema}`.* TO #{user}")
-        (database.tables - RECORDS).each { |table| database.run("GRANT UPDATE, DELETE ON `#{schema}`.`#{table}` TO #{user}") }
+        (database.tables - RECORDS).each do |table|
+          database.run("GRANT UPDATE, DELETE ON `#{schema}`.`#{table}` TO #{user}")
+        end
         DELETABLE.each { |table| database.run("GRANT DELETE ON `#{schema}`.`#{table}` TO #{user}") }
       end
     end

@@ -21,19 +21,24 @@ module MildAnvil
       # @return [Array<Hash>]
       def latest_of_pulls(count, database = Sequel::Model.db)
         last = database[:events].where(subject_type: "Pull", action: OF_PULLS).group(:subject_id)
-                                .select(Sequel.function(:max, :id)).order(Sequel.desc(Sequel.function(:max, :id))).limit(count)
+                                .select(Sequel.function(:max,
+                                                        :id)).order(Sequel.desc(Sequel.function(:max,
+                                                                                                :id))).limit(count)
         ids = last.select_map(Sequel.function(:max, :id))
         database[:events].where(Sequel[:events][:id] => ids)
                          .join(:people, id: Sequel[:events][:person_id]).join(:pulls, id: Sequel[:events][:subject_id])
                          .join(:lots, id: Sequel[:pulls][:lot_id])
                          .select(:action, :at, Sequel[:people][:name].as(:person), Sequel[:pulls][:number].as(:number),
-                                 Sequel[:pulls][:id].as(:pull_id), Sequel[:lots][:id].as(:lot_id), Sequel[:lots][:name].as(:lot),
-                                 :display_unit, :measurand, measured(database, :value_si), measured(database, :resolution_si))
+                                 Sequel[:pulls][:id].as(:pull_id), Sequel[:lots][:id].as(:lot_id),
+                                 Sequel[:lots][:name].as(:lot),
+                                 :display_unit, :measurand, measured(database, :value_si),
+                                 measured(database, :resolution_si))
                          .order(Sequel.desc(Sequel[:events][:id])).all
       end
 
       def measured(database, column)
-        database[:measurements].where(pull_id: Sequel[:pulls][:id]).order(Sequel.desc(:id)).limit(1).select(column).as(column)
+        database[:measurements].where(pull_id: Sequel[:pulls][:id])
+                               .order(Sequel.desc(:id)).limit(1).select(column).as(column)
       end
       private_class_method :measured
     end

@@ -16,7 +16,8 @@ module MildAnvil
                               Sequel[:lots][:measurand] => lot.measurand)
                        .where(rated_quantity(database, Sequel[:lots][:id]) => lot.terms.rated_quantity)
                        .exclude(Sequel[:lots][:id] => lot.id).where { breaks > 0 }
-                       .select(Sequel[:lots][:id].as(:id), Sequel[:lots][:name].as(:name), :customer, :breaks, :breaks_only, :mean_si,
+                       .select(Sequel[:lots][:id].as(:id), Sequel[:lots][:name].as(:name), :customer, :breaks,
+                               :breaks_only, :mean_si,
                                :standard_deviation_si)
                        .order(Sequel.desc(Sequel[:lots][:id])).limit(MAX_SHOWN).all
       end

@@ -13,7 +13,8 @@ module MildAnvil
       # @return [Sequel::Dataset] the newest job first
       def rows(words:, waiting:, database: Sequel::Model.db)
         rows = database[:lots].join(:jobs, id: Sequel[:lots][:job_id]).join(:lot_summaries, lot_id: Sequel[:lots][:id])
-                              .select(Sequel[:lots][:id].as(:id), :name, :item_type, :display_unit, :measurand, :direction, :job_id,
+                              .select(Sequel[:lots][:id].as(:id), :name, :item_type, :display_unit, :measurand,
+                                      :direction, :job_id,
                                       :customer, :title, :purpose, :facts, :rating, :rating_key, :wanted_key, :state)
         rows = rows.exclude(state: "done") if waiting
         text = Sequel.function(:concat_ws, " ", *LOOKED_IN)

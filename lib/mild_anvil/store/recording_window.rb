@@ -22,7 +22,9 @@ module MildAnvil
         bin = choose_bin(last - first + 1)
         start = first / bin
         count = (last / bin) - start + 1
-        series = data_channels.to_h { |channel| [channel.position, Samples.read(channel.id, bin: bin, from: start, count: count)] }
+        series = data_channels.to_h do |channel|
+          [channel.position, Samples.read(channel.id, bin: bin, from: start, count: count)]
+        end
         Window.new(bin: bin, times: times(start, count, bin), series: series)
       end
 
@@ -53,7 +55,8 @@ module MildAnvil
       end
 
       def choose_bin(count)
-        Core::Curve::Pyramid.bin_for(samples: count, points: @points, levels: Samples.bins(@recording.judged_channel.id).size)
+        Core::Curve::Pyramid.bin_for(samples: count, points: @points,
+                                     levels: Samples.bins(@recording.judged_channel.id).size)
       end
 
       def times(start, count, bin)

@@ -4,7 +4,8 @@ require "zlib"
 
 module MildAnvil
   module Store
-    # Samples in and out of the database: little-endian doubles, compressed, in chunks, with their min/max pyramid beside.
+    # Samples in and out of the database: little-endian doubles, compressed, in chunks, with their min/max pyramid
+    # beside.
     #
     # bin 1 holds the samples; a higher bin holds the lows of a chunk and then its highs.
     module Samples
@@ -29,7 +30,10 @@ module MildAnvil
       private_class_method :cut
 
       def level_chunks(level)
-        starts(level.lows).map { |at| [level.bin, level.lows.unpack1("E", offset: at), level.lows.byteslice(at, CHUNK_BYTES) + level.highs.byteslice(at, CHUNK_BYTES)] }
+        starts(level.lows).map do |at|
+          [level.bin, level.lows.unpack1("E", offset: at),
+           level.lows.byteslice(at, CHUNK_BYTES) + level.highs.byteslice(at, CHUNK_BYTES)]
+        end
       end
       private_class_method :level_chunks
 
@@ -41,7 +45,9 @@ module MildAnvil
 
       def insert(channel_id, chunks)
         positions = Hash.new(-1)
-        rows = chunks.map { |bin, first, content| [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content] }
+        rows = chunks.map do |bin, first, content|
+          [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content]
+        end
         Blobs.insert(:chunks, %i[channel_id bin position first_value content], rows)
       end
       private_class_method :insert
@@ -52,7 +58,8 @@ module MildAnvil
       def read(channel_id, bin:, from:, count:)
         first = from / CHUNK
         last = (from + count - 1) / CHUNK
-        parts = chunks.where(channel_id: channel_id, bin: bin, position: first..last).order(:position).select_map(:content)
+        parts = chunks.where(channel_id: channel_id, bin: bin,
+                             position: first..last).order(:position).select_map(:content)
         lows, highs = unpack(parts, bin)
         offset = from - (first * CHUNK)
         low = lows[offset, count] || []

@@ -7,7 +7,8 @@ module MildAnvil
     # The HTTP face: parse, call one action, present. No rule of the job lives here.
     class Application < Sinatra::Base
       LOOPBACK = %w[127.0.0.1 localhost ::1 example.org].freeze
-      POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; frame-ancestors 'none'; " \
+      POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; frame-ancestors " \
+               "'none'; " \
                "base-uri 'none'; form-action 'self'"
 
       set :show_exceptions, false
@@ -19,6 +20,7 @@ module MildAnvil
       set :protection, except: %i[http_origin json_csrf session_hijacking remote_token]
 
       extend Operations
+
       helpers Replies, Identity
 
       register Faults
@@ -34,7 +36,8 @@ module MildAnvil
       register Routes::Events
 
       before do
-        headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "no-referrer"
+        headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",
+                "Referrer-Policy" => "no-referrer"
       end
 
       get "/api/openapi.json" do

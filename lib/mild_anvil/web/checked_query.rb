@@ -40,17 +40,26 @@ module MildAnvil
       def number(text, schema)
         integer = schema["type"] == "integer"
         found = integer ? Integer(text, 10, exception: false) : Float(text, exception: false)
-        raise ArgumentError, integer ? "must be a whole number" : "must be a number" if found.nil? || !found.to_f.finite?
+        if found.nil? || !found.to_f.finite?
+          raise ArgumentError,
+                integer ? "must be a whole number" : "must be a number"
+        end
         raise ArgumentError, "must be at least #{schema['minimum']}" if schema["minimum"] && found < schema["minimum"]
         raise ArgumentError, "must be at most #{schema['maximum']}" if schema["maximum"] && found > schema["maximum"]
-        raise ArgumentError, "must be above #{schema['exclusiveMinimum']}" if schema["exclusiveMinimum"] && found <= schema["exclusiveMinimum"]
+        if schema["exclusiveMinimum"] && found <= schema["exclusiveMinimum"]
+          raise ArgumentError,
+                "must be above #{schema['exclusiveMinimum']}"
+        end
 
         found
       end
       private_class_method :number
 
       def word(text, schema)
-        raise ArgumentError, "must be one of #{schema['enum'].join(', ')}" if schema["enum"] && !schema["enum"].include?(text)
+        if schema["enum"] && !schema["enum"].include?(text)
+          raise ArgumentError,
+                "must be one of #{schema['enum'].join(', ')}"
+        end
 
         text[0, schema["maxLength"] || text.size]
       end

@@ -4,7 +4,8 @@ require "json"
 
 module MildAnvil
   module Web
-    # What a request carries, held against its operation: path and query as the types they are, the body with symbols for keys.
+    # What a request carries, held against its operation: path and query as the types they are, the body with symbols
+    # for keys.
     class CheckedRequest
       MAX_BODY_BYTES = 1_000_000
       ID = /\A[1-9]\d{0,9}\z/
@@ -18,7 +19,9 @@ module MildAnvil
       # @raise [NotFound] for an id that is none; [InvalidInput] with every wrong field at once
       def initialize(operation, request, params)
         @operation = operation
-        @path = operation.parameters("path").to_h { |parameter| [parameter["name"].to_sym, path_value(parameter, params)] }
+        @path = operation.parameters("path").to_h do |parameter|
+          [parameter["name"].to_sym, path_value(parameter, params)]
+        end
         @query = CheckedQuery.call(operation.parameters("query"), request.GET)
         @body = operation.body_schema ? read_body(request) : {}
         @once_key = once_key_of(request)
@@ -52,7 +55,8 @@ module MildAnvil
         key = request.get_header(ONCE_HEADER)
         return key if key.nil? || key.match?(/\A[\x21-\x7E]{8,64}\z/)
 
-        raise InvalidInput.new("an Idempotency-Key has 8 to 64 plain letters", fields: { "Idempotency-Key": "must have 8 to 64 letters" })
+        raise InvalidInput.new("an Idempotency-Key has 8 to 64 plain letters",
+                               fields: { "Idempotency-Key": "must have 8 to 64 letters" })
       end
     end
   end

@@ -17,7 +17,11 @@ module MildAnvil
       def initialize(document)
         @document = document
         @schemas = JSONSchemer.openapi(document)
-        @operations = document["paths"].flat_map { |path, verbs| verbs.map { |verb, row| Operation.new(self, verb, path, row) } }
+        @operations = document["paths"].flat_map do |path, verbs|
+          verbs.map do |verb, row|
+            Operation.new(self, verb, path, row)
+          end
+        end
                                        .to_h { |operation| [operation.id, operation] }
       end
 

@@ -4,7 +4,8 @@ module MildAnvil
   module Web
     # One place where errors become answers: {error: {kind, message, fields, details}}.
     module Faults
-      STATUS = { InvalidInput => 422, NotFound => 404, Conflict => 409, InsufficientData => 409, Forbidden => 403, NotSignedIn => 401,
+      STATUS = { InvalidInput => 422, NotFound => 404, Conflict => 409, InsufficientData => 409, Forbidden => 403,
+                 NotSignedIn => 401,
                  Tampered => 500, NotConverged => 500 }.freeze
       DATABASE = "The database did not take this: nothing was saved. Try again; if it stays, look at var/log/web.log"
       FAULT = "Something went wrong inside: nothing was saved. The log has the details"

@@ -25,13 +25,17 @@ module MildAnvil
         raise Forbidden, "This is not for #{person[:roles].join(', ')}: ask an administrator"
       end
 
-      # A page of another site must not write here: browsers name the origin of every write, and only our own page knows the token.
+      # A page of another site must not write here: browsers name the origin of every write, and only our own page
+      # knows the token.
       def trust!
         return if request.safe? || by_key?
 
         origin = request.env["HTTP_ORIGIN"]
         raise Forbidden, "This request comes from another site" unless origin.nil? || origin == request.base_url
-        raise Forbidden, "This request lacks the token of the page: load the page again" unless csrf.accepts?(request.env)
+        return if csrf.accepts?(request.env)
+
+        raise Forbidden,
+              "This request lacks the token of the page: load the page again"
       end
 
       # @return [String] that writes must carry

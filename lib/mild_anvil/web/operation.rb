@@ -27,7 +27,10 @@ module MildAnvil
       # @return [JSONSchemer::Schema] of an answer
       def answer_schema(status)
         given = @row.dig("responses", status.to_s)
-        return @description.at("components", "responses", given["$ref"].split("/").last, "content", JSON_TYPE, "schema") if given&.key?("$ref")
+        if given&.key?("$ref")
+          return @description.at("components", "responses", given["$ref"].split("/").last, "content", JSON_TYPE,
+                                 "schema")
+        end
 
         @description.at("paths", path, verb, "responses", status.to_s, "content", JSON_TYPE, "schema")
       end

@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Web
-    # Routes by the name of their operation: path and verb, permission and check of the request come from the one description.
+    # Routes by the name of their operation: path and verb, permission and check of the request come from the one
+    # description.
     module Operations
       # @yieldparam given [CheckedRequest]
       def operation(id, &block)

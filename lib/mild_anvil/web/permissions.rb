@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Web
-    # Roles and what each may do: the one place that says so. Every operation of the API is denied unless it stands here.
+    # Roles and what each may do: the one place that says so. Every operation of the API is denied unless it stands
+    # here.
     module Permissions
       ANYONE = :anyone
       EVERYBODY = %w[viewer technician reviewer administrator].freeze
@@ -12,13 +13,14 @@ module MildAnvil
 
       TABLE = {
         ANYONE => %w[health session firstAdministrator],
-        EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating previewPaper
-                        signedPaper recheckStatement pull window originalFile importProfiles picture],
-        WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad withdrawLoad
-                      borrowScatter previewFile importRecording signStatement changePull correctReading judgePull undoJudgement
-                      overruleFinding undoOverruling keepImportProfile removeImportProfile],
+        EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating
+                        previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture],
+        WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
+                      withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
+                      judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile],
         %w[reviewer] => %w[countersignStatement],
-        SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow retireLibraryRow],
+        SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
+                      retireLibraryRow],
         %w[reviewer administrator] => %w[events checkEvents],
         ADMINISTRATING => %w[addPerson changePerson]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze
@@ -30,7 +32,7 @@ module MildAnvil
       # @return [Boolean]
       def allowed?(operation, roles)
         who = TABLE[operation] or return false
-        who == ANYONE || (!roles.nil? && (who & roles).any?)
+        who == ANYONE || (!roles.nil? && who.intersect?(roles))
       end
 
       # @return [Array<String>] operations that somebody with these roles may do

@@ -27,7 +27,8 @@ module MildAnvil
       def time(value, name)
         Time.iso8601(value).utc
       rescue ArgumentError
-        raise InvalidInput.new("#{name.to_s.tr('_', ' ')} must be a date and a time", fields: { name => "must be a date and a time" })
+        raise InvalidInput.new("#{name.to_s.tr('_', ' ')} must be a date and a time",
+                               fields: { name => "must be a date and a time" })
       end
       private_class_method :time
     end

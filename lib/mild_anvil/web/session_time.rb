@@ -10,7 +10,8 @@ module MildAnvil
       # @return [Boolean]
       def over?(session, rodauth)
         now = Time.now.to_i
-        created, active = session[rodauth.session_created_session_key], session[rodauth.session_last_activity_session_key]
+        created = session[rodauth.session_created_session_key]
+        active = session[rodauth.session_last_activity_session_key]
         return true if created && created.to_i + SignIn::LONGEST_SECONDS < now
         return true if active && active.to_i + SignIn::IDLE_SECONDS < now
 

@@ -70,7 +70,8 @@ module MildAnvil
         return { signed_in: true } unless body["error"]
 
         field, words = body["field-error"]
-        { error: { kind: KINDS.fetch(status || 401, "invalid_input"), message: body["error"], fields: field ? { field => words } : {} } }
+        { error: { kind: KINDS.fetch(status || 401, "invalid_input"), message: body["error"],
+                   fields: field ? { field => words } : {} } }
       end
 
       # @return [Boolean] false for a page of another site

@@ -27,7 +27,8 @@ module MildAnvil
       def build(secret: SessionSecret.read(SECRET_FILE))
         Rack::Builder.app do
           use KeepSecret, secret
-          use Rack::Session::Cookie, key: COOKIE, secret: secret, same_site: :strict, httponly: true, secure: true, assume_ssl: true
+          use Rack::Session::Cookie, key: COOKIE, secret: secret, same_site: :strict, httponly: true, secure: true,
+                                     assume_ssl: true
           use SignIn
           run Application
         end

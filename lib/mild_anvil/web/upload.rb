@@ -19,7 +19,10 @@ module MildAnvil
       # @return [Hash] filename, tempfile
       def uploaded
         file = params[:file]
-        raise InvalidInput.new("a file is needed", fields: { file: "is missing" }) unless file.is_a?(Hash) && file[:tempfile]
+        unless file.is_a?(Hash) && file[:tempfile]
+          raise InvalidInput.new("a file is needed",
+                                 fields: { file: "is missing" })
+        end
 
         file
       end
@@ -46,7 +49,8 @@ module MildAnvil
         largest = Actions::FileChoices::MAX_BYTES
         return if size <= largest
 
-        raise InvalidInput.new("The file has #{size / 1024 / 1024} MB; up to #{largest / 1024 / 1024} MB are read at once. Split it, or " \
+        raise InvalidInput.new("The file has #{size / 1024 / 1024} MB; up to #{largest / 1024 / 1024} MB are read at " \
+                               "once. Split it, or " \
                                "log at a lower rate", fields: { file: "is too large" })
       end
     end

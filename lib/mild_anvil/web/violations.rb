@@ -35,7 +35,9 @@ module MildAnvil
         return if fields.empty?
 
         count = fields.size == 1 ? "One field is" : "#{fields.size} fields are"
-        raise InvalidInput.new("#{count} not right: #{fields.map { |name, words| "#{name.to_s.tr('_', ' ')} #{words}" }.join('; ')}",
+        raise InvalidInput.new("#{count} not right: #{fields.map do |name, words|
+          "#{name.to_s.tr('_', ' ')} #{words}"
+        end.join('; ')}",
                                fields: fields)
       end
 

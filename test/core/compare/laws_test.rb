@@ -106,13 +106,30 @@ class ComparisonLawsTest < CoreCase
 
     refute curve.predict(20.0).beyond
     assert curve.predict(50.0).beyond
-    assert_operator curve.predict(50.0).high - curve.predict(50.0).low, :>, curve.predict(16.0).high - curve.predict(16.0).low
+    assert_operator curve.predict(50.0).high - curve.predict(50.0).low, :>,
+                    curve.predict(16.0).high - curve.predict(16.0).low
   end
 
   def test_what_cannot_be_compared_is_refused_in_words
-    refused = [-> { Compare::Difference.new([1.0], [1.0, 2.0]) }, -> { Compare::Difference.new([1.0, 1.0], [2.0, 2.0]) }, -> { Compare::RankTest.new([], [1.0]) }, -> { Compare::OneWay.new("a" => [1.0, 2.0]) },
-               -> { Compare::Paired.new([1.0, 2.0], [1.0]) }, -> { Compare::Ratio.new([1.0, 2.0], [-5.0, 6.0, 0.2]).pooled }, -> { Compare::Ratio.new([1.0, -2.0], [1.0, 2.0]).geometric },
-               -> { Compare::PowerCurve.new([0.0, 1.0, 2.0], [1.0, 2.0, 3.0]) }, -> { Compare::Efficiency.new([1.0], [0.9]) }, -> { Compare::Several.holm([]) }, -> { Compare::Several.holm([1.2]) },
+    refused = [-> { Compare::Difference.new([1.0], [1.0, 2.0]) }, lambda {
+      Compare::Difference.new([1.0, 1.0], [2.0, 2.0])
+    }, lambda {
+         Compare::RankTest.new([], [1.0])
+       }, lambda {
+            Compare::OneWay.new("a" => [1.0, 2.0])
+          },
+               -> { Compare::Paired.new([1.0, 2.0], [1.0]) }, lambda {
+                                                                Compare::Ratio.new([1.0, 2.0], [-5.0, 6.0, 0.2]).pooled
+                                                              }, lambda {
+                                                                   Compare::Ratio.new([1.0, -2.0], [1.0, 2.0]).geometric
+                                                                 },
+               -> { Compare::PowerCurve.new([0.0, 1.0, 2.0], [1.0, 2.0, 3.0]) }, lambda {
+                                                                                   Compare::Efficiency.new([1.0], [0.9])
+                                                                                 }, lambda {
+                                                                                      Compare::Several.holm([])
+                                                                                    }, lambda {
+                                                                                         Compare::Several.holm([1.2])
+                                                                                       },
                -> { Compare::Factorial.new(%w[a], [{ "a" => "x", value: 1.0 }, { "a" => "x", value: 2.0 }]) }]
     refused.each { |question| assert_operator assert_raises(MildAnvil::InvalidInput, MildAnvil::InsufficientData, &question).message.size, :>, 20 }
   end

@@ -53,7 +53,9 @@ class AnalysisTest < CoreCase
 
   def test_letting_go_by_hand_is_a_release_and_no_break
     down = Array.new(300) { |i| 905.0 - (3.0 * (i + 1)) }
-    travel = [*Array.new(50, 0.0), *Array.new(200) { |i| i * 1e-4 }, *Array.new(300) { |i| 0.02 - (i * 6e-5) }, *Array.new(80, 0.002)]
+    travel = [*Array.new(50, 0.0), *Array.new(200) { |i| i * 1e-4 }, *Array.new(300) do |i|
+      0.02 - (i * 6e-5)
+    end, *Array.new(80, 0.002)]
     kinds = found([*REST, *ramp(900.0), *down, *after], travel: travel)
 
     assert_nil kinds[:break]

@@ -50,7 +50,8 @@ class FindingsTest < CoreCase
   end
 
   def test_an_outer_part_that_gives_way_first_is_two_events
-    found = kinds(pull(8000.0).go(6800, 0.02).go(10_000, 4, way: 0.004).go(7000, 0.02).go(7600, 1, way: 0.001).go(0, 0.02).rest)
+    pulled = pull(8000.0).go(6800, 0.02).go(10_000, 4, way: 0.004).go(7000, 0.02)
+    found = kinds(pulled.go(7600, 1, way: 0.001).go(0, 0.02).rest)
 
     assert_in_delta 8000.0, found[:first_failure][0].force_newtons, 30.0
     assert_in_delta 7600.0, found[:later_peak][0].force_newtons, 30.0
@@ -138,23 +139,31 @@ class FindingsTest < CoreCase
     stamps = forces.each_index.map { |i| i / RATE }
     keep = forces.each_index.grep_v(400..440)
     axis = Curve::TimeAxis.from(stamps.values_at(*keep))
-    channel = Curve::Channel.new(name: "F", role: "force", unit: unit("N"), samples: forces.values_at(*keep), main: true)
-    found = Curve::Analysis.new(Curve::Recording.new(time_axis: axis, channels: [channel])).findings.find { |f| f.kind == :dropout }
+    channel = Curve::Channel.new(name: "F", role: "force", unit: unit("N"), samples: forces.values_at(*keep),
+                                 main: true)
+    found = Curve::Analysis.new(Curve::Recording.new(time_axis: axis,
+                                                     channels: [channel])).findings.find { |f| f.kind == :dropout }
 
     assert_in_delta 0.84, found.until_seconds - found.at_seconds, 0.03
   end
 
   # A second force beside the main one.
   def beside(made, name, forces)
-    channels = [Curve::Channel.new(name: "Main", role: "force", unit: unit("N"), samples: made.forces, main: true), Curve::Channel.new(name: name, role: "force", unit: unit("N"), samples: forces)]
-    Curve::Recording.new(time_axis: Curve::TimeAxis.new(size: made.forces.size, start_seconds: 0.0, interval_seconds: 1 / RATE), channels: channels)
+    channels = [Curve::Channel.new(name: "Main", role: "force", unit: unit("N"), samples: made.forces, main: true),
+                Curve::Channel.new(name: name, role: "force", unit: unit("N"), samples: forces)]
+    Curve::Recording.new(
+      time_axis: Curve::TimeAxis.new(size: made.forces.size, start_seconds: 0.0,
+                                     interval_seconds: 1 / RATE), channels: channels
+    )
   end
 
   def test_two_cells_in_line_are_held_to_their_uncertainties
     made = broken
     agreement = lambda do |factor|
       settings = Curve::Settings.new(cell_uncertainties_newtons: [60.0, 80.0])
-      Curve::Analysis.new(beside(made, "Second", made.forces.map { |f| (f * factor) + 35 }), settings: settings).findings.find { |f| f.kind == :agreement }.extra
+      Curve::Analysis.new(beside(made, "Second", made.forces.map do |f|
+        (f * factor) + 35
+      end), settings: settings).findings.find { |f| f.kind == :agreement }.extra
     end
 
     assert agreement.call(1.005)[:agree]
@@ -164,7 +173,8 @@ class FindingsTest < CoreCase
 
   def test_legs_share_what_the_main_cell_carries
     made = pull.go(10_000, 6).go(0, 4, way: -0.01).rest
-    share = Curve::Analysis.new(beside(made, "Leg A", made.forces.map { |f| f * 0.6 })).findings.find { |f| f.kind == :share }
+    share = Curve::Analysis.new(beside(made, "Leg A",
+                                       made.forces.map { |f| f * 0.6 })).findings.find { |f| f.kind == :share }
 
     assert_in_delta 0.6, share.extra[:legs][0][:share], 0.005
   end
@@ -191,7 +201,13 @@ class FindingsTest < CoreCase
   # Laws: another unit of force or time changes nothing but the figures.
   def test_scaling_the_force_scales_the_findings
     made = pull(8000.0).go(6800, 0.02).go(10_000, 4, way: 0.004).go(0, 0.02).rest
-    plain, scaled = [1.0, 37.0].map { |factor| analysis(made, forces: Made.new.then { made.forces.map { |f| f * factor } }).findings }
+    plain, scaled = [1.0, 37.0].map do |factor|
+      analysis(made, forces: Made.new.then do
+        made.forces.map do |f|
+          f * factor
+        end
+      end).findings
+    end
 
     assert_equal plain.map(&:kind), scaled.map(&:kind)
     plain.zip(scaled).each { |a, b| assert_in_delta a.force_newtons * 37.0, b.force_newtons, 300.0 if a.force_newtons }
@@ -199,7 +215,8 @@ class FindingsTest < CoreCase
 
   def test_tension_may_be_negative
     made = broken
-    found = Curve::Analysis.new(recording(made.forces.map(&:-@), interval: 1 / RATE, travel: made.travel)).findings.find { |f| f.kind == :peak }
+    pushed = recording(made.forces.map(&:-@), interval: 1 / RATE, travel: made.travel)
+    found = Curve::Analysis.new(pushed).findings.find { |f| f.kind == :peak }
 
     assert_in_delta 10_000.0, found.force_newtons, 20.0
   end

@@ -2,7 +2,8 @@
 
 require_relative "../../support/known_curves"
 
-# What must not matter: the unit of the force, the side from which it is counted, when the logger's clock began, the order
+# What must not matter: the unit of the force, the side from which it is counted, when the logger's clock began, the
+# order
 # of the channels. The same things are found, at the same places, in proportion.
 class CurveLawsTest < CoreCase
   include KnownCurves
@@ -14,11 +15,31 @@ class CurveLawsTest < CoreCase
 
   SOUND.each do |truth|
     name = truth["name"]
-    define_method("test_#{name}_in_another_unit") { law(truth, STRENGTH, 0.0) { |recording| changed(recording) { |channel, v| FORCES.include?(channel.role) ? v * STRENGTH : v } } }
-    define_method("test_#{name}_counted_downwards") { law(truth, 1.0, 0.0) { |recording| changed(recording) { |channel, v| FORCES.include?(channel.role) ? -v : v } } }
+    define_method("test_#{name}_in_another_unit") do
+      law(truth, STRENGTH,
+          0.0) do |recording|
+            changed(recording) do |channel, v|
+              FORCES.include?(channel.role) ? v * STRENGTH : v
+            end
+          end
+    end
+    define_method("test_#{name}_counted_downwards") do
+      law(truth, 1.0,
+          0.0) do |recording|
+            changed(recording) do |channel, v|
+              FORCES.include?(channel.role) ? -v : v
+            end
+          end
+    end
     define_method("test_#{name}_with_its_channels_turned_round") { law(truth, 1.0, 0.0) { |recording| Curve::Recording.new(time_axis: recording.time_axis, channels: recording.channels.reverse) } }
     # The laws of creep are laws of the time since it began.
-    define_method("test_#{name}_later") { law(truth, 1.0, LATER) { |recording| later(recording) } } unless truth["events"].nil?
+    next if truth["events"].nil?
+
+    define_method("test_#{name}_later") do
+      law(truth, 1.0, LATER) do |recording|
+        later(recording)
+      end
+    end
   end
 
   private
@@ -28,7 +49,11 @@ class CurveLawsTest < CoreCase
     plain, other = [recording, yield(recording)].map { |one| Curve::Analysis.new(one).findings.reject { |f| f.kind == :creep } }
 
     assert_equal(plain.map(&:kind).tally, other.map(&:kind).tally)
-    plain.group_by(&:kind).each { |kind, found| pair(kind, found, other.select { |f| f.kind == kind }, strength, delay) }
+    plain.group_by(&:kind).each do |kind, found|
+      pair(kind, found, other.select do |f|
+        f.kind == kind
+      end, strength, delay)
+    end
   end
 
   def pair(kind, found, others, strength, delay)
@@ -48,7 +73,8 @@ class CurveLawsTest < CoreCase
   def changed(recording)
     channels = recording.channels.map do |channel|
       samples = channel.samples.map { |v| yield(channel, v) }
-      Curve::Channel.new(name: channel.name, role: channel.role, unit: channel.unit, main: channel.main, samples: samples)
+      Curve::Channel.new(name: channel.name, role: channel.role, unit: channel.unit, main: channel.main,
+                         samples: samples)
     end
     Curve::Recording.new(time_axis: recording.time_axis, channels: channels)
   end

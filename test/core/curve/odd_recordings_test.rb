@@ -9,14 +9,22 @@ class OddRecordingsTest < CoreCase
   LENGTHS = [1, 2, 3, 7, 40, 200, 700].freeze
   SECONDS = 10
 
-  PIECES = [->(r, n, from) { Array.new(n) { |i| from + (i * r.rand(0.1..50.0)) } }, ->(_, n, from) { Array.new(n, from) }, ->(_, n, _) { Array.new(n, 0.0) },
+  PIECES = [->(r, n, from) { Array.new(n) { |i| from + (i * r.rand(0.1..50.0)) } }, lambda { |_, n, from|
+    Array.new(n, from)
+  }, lambda { |_, n, _|
+       Array.new(n, 0.0)
+     },
             ->(r, n, from) { r.rand(1..500).then { |a| Array.new(n) { |i| from + (a * Math.sin(i * 0.3)) } } },
             ->(r, n, from) { r.rand(0.1..30.0).then { |s| Array.new(n) { |i| [from - (i * s), 0.0].max } } },
-            ->(r, n, _) { Array.new(n) { r.rand(-100.0..2000.0) } }, ->(_, n, from) { [from * 2, *Array.new(n - 1, from)] }].freeze
+            ->(r, n, _) { Array.new(n) { r.rand(-100.0..2000.0) } }, lambda { |_, n, from|
+                                                                       [from * 2, *Array.new(n - 1, from)]
+                                                                     }].freeze
 
   def forces(random)
     made = []
-    random.rand(1..7).times { made.concat(PIECES.sample(random: random).call(random, LENGTHS.sample(random: random), made.last || 0.0)) }
+    random.rand(1..7).times do
+      made.concat(PIECES.sample(random: random).call(random, LENGTHS.sample(random: random), made.last || 0.0))
+    end
     noise = [0.0, 0.0, 1.0, 20.0].sample(random: random)
     made = made.map { |v| v + random.rand(-noise..noise) } if noise.positive?
     made = made.map { |v| (v / 10).round * 10.0 } if random.rand < 0.3
@@ -44,15 +52,23 @@ class OddRecordingsTest < CoreCase
   def settings(random)
     return Curve::Settings.new if random.rand < 0.7
 
-    Curve::Settings.new(holds: [{ newtons: 500.0, seconds: 1.0, below_share: 0.05 }], displacements_metres: [1e-3], forces_newtons: [300.0], gauge_length_metres: 0.05,
+    Curve::Settings.new(holds: [{ newtons: 500.0, seconds: 1.0, below_share: 0.05 }], displacements_metres: [1e-3],
+                        forces_newtons: [300.0], gauge_length_metres: 0.05,
                         train_newtons_per_metre: 1e6, rate_newtons_per_second: 100.0)
   end
 
   def odd(random)
     force = forces(random)
     channels = [Curve::Channel.new(name: "F", role: "force", samples: force, main: true)]
-    channels << Curve::Channel.new(name: "D", role: %w[displacement angle].sample(random: random), samples: travel(random, force)) if random.rand < 0.7
-    channels << Curve::Channel.new(name: "G", role: "force", samples: force.map { |v| (v * 0.5) + random.rand }) if random.rand < 0.3
+    if random.rand < 0.7
+      channels << Curve::Channel.new(name: "D", role: %w[displacement angle].sample(random: random),
+                                     samples: travel(random, force))
+    end
+    if random.rand < 0.3
+      channels << Curve::Channel.new(name: "G", role: "force", samples: force.map { |v|
+        (v * 0.5) + random.rand
+      })
+    end
     Curve::Recording.new(time_axis: Curve::TimeAxis.from(stamps(random, force.size)), channels: channels)
   end
 
@@ -70,7 +86,9 @@ class OddRecordingsTest < CoreCase
   def test_cycles_of_which_the_second_is_the_highest
     cycle = ->(top) { Array.new(60) { |i| top * Math.sin(Math::PI * i / 60) } }
     forces = [*Array.new(40, 0.0), *[990.0, 1010.0, 1000.0, 995.0].flat_map(&cycle), *Array.new(40, 0.0)]
-    found = Curve::Analysis.new(recording(forces, interval: 0.1, travel: forces.map { |f| f * 1e-6 })).findings.group_by(&:kind)
+    found = Curve::Analysis.new(recording(forces, interval: 0.1, travel: forces.map do |f|
+      f * 1e-6
+    end)).findings.group_by(&:kind)
 
     assert_in_delta 1010.0, found.fetch(:peak).first.force_newtons, 1.0
     assert_operator found.fetch(:cycles).first.extra[:count], :>=, 3
@@ -79,7 +97,9 @@ class OddRecordingsTest < CoreCase
   end
 
   def creep(seconds)
-    made = recording(Array.new(seconds.size) { |i| 1500.0 + (i % 3) }, stamps: seconds, travel: seconds.map { |t| yield(t / 3600.0) })
+    made = recording(Array.new(seconds.size) { |i| 1500.0 + (i % 3) }, stamps: seconds, travel: seconds.map do |t|
+      yield(t / 3600.0)
+    end)
     Curve::Analysis.new(made).findings.find { |f| f.kind == :creep }
   end
 

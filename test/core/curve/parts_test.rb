@@ -4,14 +4,18 @@ require_relative "../../test_helper"
 
 # What the findings stand on: turning points, falls, plateaus, cycles, spikes, lines.
 class CurvePartsTest < CoreCase
-  def analysis(forces, travel: nil, interval: 0.02) = Curve::Analysis.new(recording(forces, interval: interval, travel: travel))
+  def analysis(forces, travel: nil, interval: 0.02)
+    Curve::Analysis.new(recording(forces, interval: interval, travel: travel))
+  end
+
   def line(from, to, count) = Array.new(count) { |i| from + ((to - from) * (i + 1) / count.to_f) }
   def noisy(forces, size = 1.0, seed: 5) = Random.new(seed).then { |r| forces.map { |f| f + r.rand(-size..size) } }
 
   def test_turning_points_alternate_and_skip_what_is_smaller_than_the_gate
     values = [0.0, 10.0, 9.5, 12.0, 3.0, 3.4, 3.1, 8.0, 0.0]
 
-    [[1.0, [[0, -1], [3, 1], [4, -1], [7, 1], [8, -1]]], [6.0, [[0, -1], [3, 1], [8, -1]]], [20.0, []]].each do |gate, expected|
+    [[1.0, [[0, -1], [3, 1], [4, -1], [7, 1], [8, -1]]], [6.0, [[0, -1], [3, 1], [8, -1]]],
+     [20.0, []]].each do |gate, expected|
       assert_equal expected, PackedSearch.turns(Packed.pack(values), gate)
     end
   end
@@ -21,7 +25,9 @@ class CurvePartsTest < CoreCase
     turns = PackedSearch.turns(Packed.pack(long), 500.0)
 
     assert_equal 11, turns.size # nine bends, the start and the end
-    turns.each_cons(2) { |(a, kind), (b, other)| assert_operator kind * (long[a] - long[b]), :>, 500.0, "#{a} #{b} #{other}" }
+    turns.each_cons(2) do |(a, kind), (b, other)|
+      assert_operator kind * (long[a] - long[b]), :>, 500.0, "#{a} #{b} #{other}"
+    end
   end
 
   def falls(forces, travel) = analysis([*[0.0] * 50, *forces], travel: [*[0.0] * 50, *travel]).falls
@@ -44,7 +50,9 @@ class CurvePartsTest < CoreCase
     end
   end
 
-  def plateaus(forces, travel: nil) = analysis(noisy([*[0.0] * 60, *forces]), travel: travel && [*[0.0] * 60, *travel]).plateaus
+  def plateaus(forces, travel: nil)
+    analysis(noisy([*[0.0] * 60, *forces]), travel: travel && [*[0.0] * 60, *travel]).plateaus
+  end
 
   def test_a_held_force_is_found_with_its_ends
     found = plateaus([*line(0, 1000, 200), *line(1000, 990, 300), *line(990, 2000, 200), *line(2000, 0, 60)]).first
@@ -102,7 +110,9 @@ class CurvePartsTest < CoreCase
   # Sums of buckets give the line that all the points give.
   def test_a_line_from_buckets_is_the_line_through_the_points
     points = Array.new(90) { |i| [i * 0.1, 3 + (i * 0.25) + Math.sin(i)] }
-    sums = Curve::LineSums.new(*points.transpose.map { |values| Packed.pack(values) }, [*0...90], PackedSearch::Buckets.new(3.0, 3.0, 9))
+    sums = Curve::LineSums.new(*points.transpose.map do |values|
+      Packed.pack(values)
+    end, [*0...90], PackedSearch::Buckets.new(3.0, 3.0, 9))
     whole = Curve::LeastSquaresLine.through(points.map(&:first), points.map(&:last))
     added = sums.line(0..8)
 

@@ -19,24 +19,35 @@ class TruthTest < CoreCase
       dialect(truth, reading)
       @found = Curve::Analysis.new(reading.recording, settings: settings(truth)).findings.group_by(&:kind)
       events(truth)
-      %w[zero peak break stiffness energy residual yield holds share loops cycles set_after creep calibration].each { |part| send("check_#{part}", truth[part], truth) if truth[part] }
+      %w[zero peak break stiffness energy residual yield holds share loops cycles set_after creep
+         calibration].each do |part|
+        send("check_#{part}", truth[part], truth) if truth[part]
+      end
     end
   end
 
   BROKEN.each do |truth|
     define_method("test_#{truth['name']}") do
-      path = File.join(FOLDER, truth["file"] || Dir.children(FOLDER).find { |f| f.start_with?(truth["name"]) && !f.end_with?(".json") })
+      path = File.join(FOLDER, truth["file"] || Dir.children(FOLDER).find do |f|
+        f.start_with?(truth["name"]) && !f.end_with?(".json")
+      end)
       outcome, words = outcome_of(File.binread(path))
 
       assert_includes truth["acceptable_outcomes"], outcome
-      truth["must_say_any_of"].each { |any| assert any.any? { |word| words.downcase.include?(word.downcase) }, "#{any} in: #{words}" }
+      truth["must_say_any_of"].each do |any|
+        assert any.any? { |word|
+          words.downcase.include?(word.downcase)
+        }, "#{any} in: #{words}"
+      end
     end
   end
 
   private
 
   def settings(truth)
-    holds = truth.dig("asked", "hold").to_a.map { |h| { newtons: h["target"], seconds: h["duration_s"], below_share: h["tolerance_share"] } }
+    holds = truth.dig("asked", "hold").to_a.map do |h|
+      { newtons: h["target"], seconds: h["duration_s"], below_share: h["tolerance_share"] }
+    end
     Curve::Settings.new(holds: holds)
   end
 
@@ -54,12 +65,14 @@ class TruthTest < CoreCase
 
     assert_equal DELIMITERS.fetch(expected["delimiter"]), reading.layout.delimiter
     assert_equal expected["decimal_mark"], reading.layout.style.decimal_mark
-    assert_equal [expected["header_line"], expected["data_first_line"]], [reading.layout.header_line, reading.layout.data_first_line]
+    assert_equal [expected["header_line"], expected["data_first_line"]],
+                 [reading.layout.header_line, reading.layout.data_first_line]
     assert_equal truth["rows"]["total"], reading.row_count
     expected["columns"].each do |column|
       next unless %w[force displacement torque angle].include?(column["role"])
 
-      assert_in_delta column["factor_to_SI"], reading.columns[column["index"]].unit.factor, column["factor_to_SI"] * 1e-7
+      assert_in_delta column["factor_to_SI"], reading.columns[column["index"]].unit.factor,
+                      column["factor_to_SI"] * 1e-7
     end
   end
 
@@ -68,36 +81,54 @@ class TruthTest < CoreCase
     known = truth["events"] || []
     known.select { |e| e["required"] }.each do |event|
       kinds = [event["kind"], *event["also_acceptable"]].map(&:to_sym)
-      hit = @found.values_at(*kinds).compact.flatten.find { |f| f.at_seconds&.between?(event["t_window"][0] - 1e-9, event["t_window"][1] + 1e-9) }
+      hit = @found.values_at(*kinds).compact.flatten.find do |f|
+        f.at_seconds&.between?(event["t_window"][0] - 1e-9, event["t_window"][1] + 1e-9)
+      end
 
       assert hit, "#{event['kind']} at #{event['t']}: #{@found.values_at(*kinds).compact.flatten.map(&:at_seconds)}"
       # A saturated cell shows its limit.
       assert_in_delta event["force"], hit.force_newtons, event["force_tol"], event["kind"] unless event["saturated"]
     end
-    COUNTED.each { |kind| assert_operator (@found[kind] || []).size, :<=, known.count { |e| [e["kind"], *e["also_acceptable"]].include?(kind.to_s) }, "#{kind}: #{@found[kind]}" } if truth["events"]
+    return unless truth["events"]
+
+    COUNTED.each do |kind|
+      assert_operator (@found[kind] || []).size, :<=, known.count { |e|
+        [e["kind"], *e["also_acceptable"]].include?(kind.to_s)
+      }, "#{kind}: #{@found[kind]}"
+    end
   end
 
-  def check_zero(zero, _truth) = assert_in_delta(zero["offset"] * zero["sign"], @found[:zero][0].extra[:offset_newtons], [zero["tol"], 1e-9].max)
+  def check_zero(zero, _truth)
+    assert_in_delta(zero["offset"] * zero["sign"], @found[:zero][0].extra[:offset_newtons], [zero["tol"], 1e-9].max)
+  end
 
   def check_peak(peak, _truth)
     assert_in_delta peak["logged"], @found[:peak][0].force_newtons, peak["logged_tol"]
     assert_equal peak["lower_bound"], @found[:peak][0].extra[:lower_bound]
   end
 
-  def check_break(expected, _truth) = assert_equal(expected["kind"], @found[:break] ? @found[:break][0].extra[:speed] : "none")
+  def check_break(expected, _truth)
+    assert_equal(expected["kind"], @found[:break] ? @found[:break][0].extra[:speed] : "none")
+  end
 
   def check_stiffness(expected, _truth)
     middle = @found[:stiffness][0].extra[:middle_newtons_per_metre]
 
     assert_in_delta expected["least_squares"], middle, expected["tol_share"] * expected["least_squares"]
-    assert_in_delta expected["model_linear"], @found[:stiffness][0].extra[:newtons_per_metre], expected["tol_share"] * expected["model_linear"] if expected["model_linear"]
+    return unless expected["model_linear"]
+
+    assert_in_delta expected["model_linear"], @found[:stiffness][0].extra[:newtons_per_metre],
+                    expected["tol_share"] * expected["model_linear"]
   end
 
   def check_energy(expected, _truth)
     extra = @found[:energy][0].extra
 
     assert_in_delta expected["to_logged_peak"], extra[:to_peak_joules], expected["to_logged_peak_tol"]
-    assert_in_delta expected["to_peak_last_pull_only"], extra[:last_pull_to_peak_joules], expected["tol"] if expected["to_peak_last_pull_only"]
+    return unless expected["to_peak_last_pull_only"]
+
+    assert_in_delta expected["to_peak_last_pull_only"], extra[:last_pull_to_peak_joules],
+                    expected["tol"]
   end
 
   def check_residual(expected, _truth)
@@ -108,9 +139,12 @@ class TruthTest < CoreCase
   def check_yield(expected, _truth)
     extra = @found[:yield][0].extra
 
-    assert_in_delta expected["proportional_limit"], extra[:proportional_limit_newtons], expected["tol_share"] * expected["proportional_limit"]
+    assert_in_delta expected["proportional_limit"], extra[:proportional_limit_newtons],
+                    expected["tol_share"] * expected["proportional_limit"]
     expected["offset_lines"].to_a.each do |line|
-      assert_in_delta line["force"], extra[:lines].find { |l| (l[:offset_metres] - line["offset_m"]).abs < 1e-9 }[:force_newtons], expected["tol_share"] * line["force"]
+      assert_in_delta line["force"], extra[:lines].find { |l|
+        (l[:offset_metres] - line["offset_m"]).abs < 1e-9
+      }[:force_newtons], expected["tol_share"] * line["force"]
     end
   end
 
@@ -154,7 +188,9 @@ class TruthTest < CoreCase
     assert_in_delta expected["drift_of_disp_at_max"], extra[:drift_metres], 0.1 * expected["drift_of_disp_at_max"]
   end
 
-  def check_set_after(expected, _truth) = expected.zip(@found[:loop]).each { |set, found| assert_in_delta set["set"], found.extra[:set_metres], set["tol"] }
+  def check_set_after(expected, _truth)
+    expected.zip(@found[:loop]).each { |set, found| assert_in_delta set["set"], found.extra[:set_metres], set["tol"] }
+  end
 
   def check_creep(expected, _truth)
     extra = @found[:creep][0].extra

@@ -55,8 +55,23 @@ class EnduranceLawsTest < CoreCase
   end
 
   def test_what_cannot_be_told_is_refused
-    [-> { Endurance::PowerCreep.new([1.0, 2.0, 3.0], [1.0, 2.0, 3.0]) }, -> { Endurance::PowerCreep.new([0.0, 1.0, 2.0, 3.0], [1.0, 2.0, 3.0, 4.0]) },
-     -> { Endurance::PowerCreep.new(HOURS, HOURS.map { |t| 1 + Math.log10(t) }) }, -> { Endurance::LogCreep.new([0.0, 1.0, 2.0], [1.0, 2.0, 3.0]) }, -> { Endurance::LogCreep.new([1.0, 2.0], [1.0, 2.0]) }]
-      .each { |question| assert_operator assert_raises(MildAnvil::InvalidInput, MildAnvil::InsufficientData, &question).message.size, :>, 30 }
+    [-> { Endurance::PowerCreep.new([1.0, 2.0, 3.0], [1.0, 2.0, 3.0]) }, lambda {
+      Endurance::PowerCreep.new([0.0, 1.0, 2.0, 3.0], [1.0, 2.0, 3.0, 4.0])
+    },
+     -> { Endurance::PowerCreep.new(HOURS, HOURS.map { |t| 1 + Math.log10(t) }) }, lambda {
+                                                                                     Endurance::LogCreep.new([0.0, 1.0,
+                                                                                                              2.0],
+                                                                                                             [1.0, 2.0,
+                                                                                                              3.0])
+                                                                                   }, lambda {
+                                                                                        Endurance::LogCreep.new([1.0,
+                                                                                                                 2.0],
+                                                                                                                [1.0,
+                                                                                                                 2.0])
+                                                                                      }]
+      .each do |question|
+      assert_operator assert_raises(MildAnvil::InvalidInput, MildAnvil::InsufficientData,
+                                    &question).message.size, :>, 30
+    end
   end
 end

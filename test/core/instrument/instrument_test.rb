@@ -10,16 +10,23 @@ class InstrumentTest < CoreCase
 
   # Three series, each reading too high by a share, the second series by more.
   def levels(share, spread: 0.0, down: 0.0)
-    FORCES.map { |f| Level.new(applied: f, up: [f * (1 + share), f * (1 + share + spread), f * (1 + share)], down: down.zero? ? nil : [f * (1 + share + down)] * 3) }
+    FORCES.map do |f|
+      Level.new(applied: f, up: [f * (1 + share), f * (1 + share + spread), f * (1 + share)],
+                down: down.zero? ? nil : [f * (1 + share + down)] * 3)
+    end
   end
 
-  def verified(levels, **given) = Instrument::VerificationClass.new(levels, resolution: 5.0, range_maximum: 10_000.0, **given)
+  def verified(levels, **given)
+    Instrument::VerificationClass.new(levels, resolution: 5.0, range_maximum: 10_000.0, **given)
+  end
 
   # share of error => class
   CLASSES = { 0.0 => 0.5, 0.004 => 0.5, 0.006 => 1.0, 0.009 => 1.0, 0.015 => 2.0, 0.025 => 3.0, 0.04 => nil }.freeze
 
   def test_the_class_follows_the_worst_indication
-    CLASSES.each { |share, expected| expected ? assert_in_delta(expected, verified(levels(share)).best) : assert_nil(verified(levels(share)).best) }
+    CLASSES.each do |share, expected|
+      expected ? assert_in_delta(expected, verified(levels(share)).best) : assert_nil(verified(levels(share)).best)
+    end
   end
 
   def test_repeatability_reversibility_and_zero_have_their_own_limits
@@ -74,10 +81,14 @@ class InstrumentTest < CoreCase
     assert_raises(MildAnvil::InsufficientData) { budget(parts.resolution(0.0)) }
   end
 
-  def rule(factor = 1.645, standard = 0.1) = Instrument::GuardedDecision.new(limit: 20.0, standard: standard, guard_factor: factor)
+  def rule(factor = 1.645, standard = 0.1)
+    Instrument::GuardedDecision.new(limit: 20.0, standard: standard, guard_factor: factor)
+  end
 
   def test_a_wider_guard_accepts_fewer_bad_and_rejects_more_good
-    bad, good = [0.0, 1.0, 1.645, 3.0].map { |f| [rule(f).false_accept(20.3, 0.4), rule(f).false_reject(20.3, 0.4)] }.transpose
+    bad, good = [0.0, 1.0, 1.645, 3.0].map do |f|
+      [rule(f).false_accept(20.3, 0.4), rule(f).false_reject(20.3, 0.4)]
+    end.transpose
 
     assert_equal bad.sort.reverse, bad
     assert_equal good.sort, good
@@ -88,11 +99,13 @@ class InstrumentTest < CoreCase
     decision = rule
     good = MildAnvil::Core::Statistics::Normal.upper_tail((20.0 - 20.3) / 0.4)
 
-    assert_in_delta good - decision.false_reject(20.3, 0.4) + decision.false_accept(20.3, 0.4), decision.probability_accept(20.3, 0.4), 1e-9
+    assert_in_delta good - decision.false_reject(20.3, 0.4) + decision.false_accept(20.3, 0.4),
+                    decision.probability_accept(20.3, 0.4), 1e-9
   end
 
   def test_at_the_limit_the_chance_is_what_the_guard_keeps
-    assert_in_delta 0.05, rule(1.6448536269514722).probability_nonconforming(rule(1.6448536269514722).acceptance_limit), 1e-12
+    assert_in_delta 0.05,
+                    rule(1.6448536269514722).probability_nonconforming(rule(1.6448536269514722).acceptance_limit), 1e-12
     assert_raises(MildAnvil::InvalidInput) { rule(1.0, 0.0) }
   end
 

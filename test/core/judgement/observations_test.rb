@@ -7,7 +7,8 @@ class ObservationsTest < CoreCase
   Observations = Judgement::Observations
 
   def pull(number, feature, counts_as, value = nil, order: number, **rest)
-    Observations::Pull.new(id: number, number: number, feature: feature, specimen: feature, order: order, counts_as: counts_as,
+    Observations::Pull.new(id: number, number: number, feature: feature, specimen: feature, order: order,
+                           counts_as: counts_as,
                            value_si: value, **rest)
   end
 
@@ -24,7 +25,8 @@ class ObservationsTest < CoreCase
 
   def test_a_failure_is_final_whenever_it_was_entered
     assert_equal %w[counted superseded], states(pull(1, 1, "break", 8000.0), pull(2, 1, "at_least", 9000.0))
-    assert_equal %w[superseded counted], states(pull(1, 1, "at_least", 9000.0, order: 5), pull(2, 1, "break", 8000.0, order: 3))
+    assert_equal %w[superseded counted],
+                 states(pull(1, 1, "at_least", 9000.0, order: 5), pull(2, 1, "break", 8000.0, order: 3))
   end
 
   def test_the_last_in_time_stands_where_nothing_failed
@@ -73,14 +75,14 @@ class LoadHistoryTest < CoreCase
   def test_the_highest_before_it_in_time
     loads = [load(1, 10, 7.0), load(2, 20, 5.0), load(3, 30, 9.0)]
 
-    assert_equal [nil, 7.0, 7.0], loads.map { |l| before(loads, l) }
+    assert_equal([nil, 7.0, 7.0], loads.map { |l| before(loads, l) })
     assert_nil before([load(1, 10, 7.0), load(2, 5, 5.0)], load(2, 5, 5.0)) # entered second, pulled first
   end
 
   def test_one_moment_goes_by_the_order_of_entry
     loads = [load(1, 10, 7.0), load(2, 10, 5.0)]
 
-    assert_equal [nil, 7.0], loads.map { |l| before(loads, l) }
+    assert_equal([nil, 7.0], loads.map { |l| before(loads, l) })
   end
 
   def test_what_counts_for_nothing_loaded_nothing

@@ -50,7 +50,12 @@ class AidsTest < CoreCase
   # Another unit or another zero changes no verdict.
   def test_verdicts_do_not_depend_on_the_unit
     lot = [*EVEN, 19.0]
-    [->(v) { v * 4448.2 }, ->(v) { (v * 3) - 50 }].each { |change| assert_equal sample_tests(lot).transform_values(&:flags), sample_tests(lot.map(&change)).transform_values(&:flags) }
+    [->(v) { v * 4448.2 }, lambda { |v|
+      (v * 3) - 50
+    }].each do |change|
+      assert_equal sample_tests(lot).transform_values(&:flags),
+                   sample_tests(lot.map(&change)).transform_values(&:flags)
+    end
   end
 
   def test_the_order_of_pulling_does_not_matter
@@ -75,7 +80,9 @@ class AidsTest < CoreCase
 
   # (rank - 0.3)/(n + 0.4), as printed for five.
   def test_places_of_a_complete_lot
-    assert_equal([0.1296, 0.3148, 0.5, 0.6852, 0.8704], plot(*[3.0, 1.0, 2.0, 5.0, 4.0].map { |v| [:break, v] }).map { |p| p.share.round(4) })
+    assert_equal([0.1296, 0.3148, 0.5, 0.6852, 0.8704], plot(*[3.0, 1.0, 2.0, 5.0, 4.0].map do |v|
+      [:break, v]
+    end).map { |p| p.share.round(4) })
   end
 
   def test_a_piece_known_only_to_be_stronger_raises_the_ranks_behind_it

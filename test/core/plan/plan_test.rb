@@ -12,13 +12,19 @@ class PlanTest < CoreCase
   LOWEST = { [0.9, 0.95] => 29, [0.95, 0.95] => 59, [0.99, 0.95] => 299, [0.95, 0.9] => 45, [0.9, 0.9] => 22 }.freeze
 
   def test_the_lowest_as_printed
-    LOWEST.each { |(coverage, confidence), n| assert_equal n, Plan::SampleSize.for_lowest(coverage: coverage, confidence: confidence) }
+    LOWEST.each do |(coverage, confidence), n|
+      assert_equal n,
+                   Plan::SampleSize.for_lowest(coverage: coverage,
+                                               confidence: confidence)
+    end
   end
 
   # Two-sided 5 %, power 80 and 90 %: 17 and 22 a group for a whole standard deviation, 64 and 86 for half of one.
   def test_a_comparison_as_printed
     { [1.0, 0.8] => 17, [1.0, 0.9] => 23, [0.5, 0.8] => 64, [0.5, 0.9] => 86 }.each do |(effect, power), n|
-      assert_in_delta n, Plan::SampleSize.for_comparison(difference_share: effect * 0.1, variation_share: 0.1, power: power), 1
+      assert_in_delta n,
+                      Plan::SampleSize.for_comparison(difference_share: effect * 0.1, variation_share: 0.1,
+                                                      power: power), 1
     end
   end
 
@@ -32,9 +38,17 @@ class PlanTest < CoreCase
   end
 
   def test_a_requirement_above_the_true_percentile_cannot_be_shown
-    assert_match(/no number of breaks/, assert_raises(MildAnvil::InvalidInput) { Plan::SampleSize.for_bound(**BOUND, required_share: 0.95) }.message)
-    assert_raises(MildAnvil::InvalidInput) { Plan::SampleSize.for_comparison(difference_share: 0, variation_share: 0.1) }
-    assert_raises(MildAnvil::InvalidInput) { Plan::SampleSize.for_comparison(difference_share: 0.0001, variation_share: 0.5) }
+    assert_match(/no number of breaks/, assert_raises(MildAnvil::InvalidInput) do
+      Plan::SampleSize.for_bound(**BOUND, required_share: 0.95)
+    end.message)
+    assert_raises(MildAnvil::InvalidInput) do
+      Plan::SampleSize.for_comparison(difference_share: 0,
+                                      variation_share: 0.1)
+    end
+    assert_raises(MildAnvil::InvalidInput) do
+      Plan::SampleSize.for_comparison(difference_share: 0.0001,
+                                      variation_share: 0.5)
+    end
   end
 
   def test_more_breaks_like_these_raise_the_bound
@@ -48,18 +62,23 @@ class PlanTest < CoreCase
   end
 
   def train(specimen: 20_000.0, connector: 30_000.0, shackle: 60_000.0)
-    Plan::LoadTrain.new([Link.new(name: "specimen", mean: specimen, deviation: 0.06 * specimen, specimen: true), Link.new(name: "connector", mean: connector, deviation: 0.05 * connector),
+    Plan::LoadTrain.new([Link.new(name: "specimen", mean: specimen, deviation: 0.06 * specimen, specimen: true),
+                         Link.new(name: "connector", mean: connector, deviation: 0.05 * connector),
                          Link.new(name: "shackle", mean: shackle, deviation: 0.04 * shackle)])
   end
 
   def test_the_chances_of_a_train_add_to_one
-    [train, train(connector: 21_000.0), train(specimen: 50_000.0)].each { |t| assert_in_delta 1.0, t.first.sum(&:probability), 1e-9 }
+    [train, train(connector: 21_000.0), train(specimen: 50_000.0)].each do |t|
+      assert_in_delta 1.0, t.first.sum(&:probability), 1e-9
+    end
   end
 
   # Two alike go first as often; two apart by a known distance by Φ(Δ/√(s²+s²)).
   def test_two_links_by_hand
-    twins = Plan::LoadTrain.new([Link.new(name: "a", mean: 10.0, deviation: 1.0, specimen: true), Link.new(name: "b", mean: 10.0, deviation: 1.0)])
-    apart = Plan::LoadTrain.new([Link.new(name: "a", mean: 10.0, deviation: 1.0, specimen: true), Link.new(name: "b", mean: 12.0, deviation: 1.0)])
+    twins = Plan::LoadTrain.new([Link.new(name: "a", mean: 10.0, deviation: 1.0, specimen: true),
+                                 Link.new(name: "b", mean: 10.0, deviation: 1.0)])
+    apart = Plan::LoadTrain.new([Link.new(name: "a", mean: 10.0, deviation: 1.0, specimen: true),
+                                 Link.new(name: "b", mean: 12.0, deviation: 1.0)])
 
     assert_in_delta 0.5, twins.specimen_first, 1e-9
     assert_in_delta MildAnvil::Core::Statistics::Normal.cdf(2 / Math.sqrt(2)), apart.specimen_first, 1e-9
@@ -77,7 +96,10 @@ class PlanTest < CoreCase
   def test_strands_carry_together
     assert_in_delta 1.8, Link.new(name: "two", mean: 1.0, deviation: 0.1, strands: 2, share_factor: 0.9).capacity, 1e-12
     assert_raises(MildAnvil::InvalidInput) { Plan::LoadTrain.new([Link.new(name: "x", mean: 1.0, deviation: 0.1)]) }
-    assert_raises(MildAnvil::InvalidInput) { Plan::LoadTrain.new([Link.new(name: "x", mean: 1.0, deviation: 0.0, specimen: true)]) }
+    assert_raises(MildAnvil::InvalidInput) do
+      Plan::LoadTrain.new([Link.new(name: "x", mean: 1.0, deviation: 0.0,
+                                    specimen: true)])
+    end
   end
 
   def test_tackles_by_hand
@@ -93,7 +115,10 @@ class PlanTest < CoreCase
 
   # A redirect: twice the tension at 0°, 1.414 times at 90°, nothing at 180°.
   def test_angles_by_hand
-    { 0 => 2.0, 90 => Math.sqrt(2), 120 => 1.0, 180 => 0.0 }.each { |angle, times| assert_in_delta times, Plan::Tackle.redirect(1.0, angle), 1e-12 }
+    { 0 => 2.0, 90 => Math.sqrt(2), 120 => 1.0, 180 => 0.0 }.each do |angle, times|
+      assert_in_delta times,
+                      Plan::Tackle.redirect(1.0, angle), 1e-12
+    end
     assert_in_delta 1.0, Plan::Tackle.sideways(1.0, 30), 1e-12
     assert_operator Plan::Tackle.sideways(1.0, 2), :>, 14
     assert_raises(MildAnvil::InvalidInput) { Plan::Tackle.sideways(1.0, 0) }
@@ -102,7 +127,8 @@ class PlanTest < CoreCase
 
   def test_a_ram_pulls_less_than_it_pushes
     assert_in_delta 70_000_000.0 * Math::PI * (0.05**2) / 4, Plan::Tackle.ram(70_000_000.0, 0.05), 1e-6
-    assert_in_delta 70_000_000.0 * Math::PI * ((0.05**2) - (0.03**2)) / 4, Plan::Tackle.ram(70_000_000.0, 0.05, rod: 0.03), 1e-6
+    assert_in_delta 70_000_000.0 * Math::PI * ((0.05**2) - (0.03**2)) / 4,
+                    Plan::Tackle.ram(70_000_000.0, 0.05, rod: 0.03), 1e-6
     assert_in_delta 50_000.0, Plan::Tackle.preload(100.0, 0.01), 1e-6
   end
 
@@ -121,7 +147,8 @@ class PlanTest < CoreCase
     assert_equal 3, plan[:bags]
     assert_in_delta 9800.0, plan[:litres], 1e-9
     assert_in_delta 2300.0, plan[:steps].first, 1e-9
-    assert_in_delta 9800.0 / 1.025, Plan::TestMass.water(10_000.0, limit: 4000.0, bag_kilograms: 200.0, kind: :sea)[:litres], 1e-6
+    assert_in_delta 9800.0 / 1.025,
+                    Plan::TestMass.water(10_000.0, limit: 4000.0, bag_kilograms: 200.0, kind: :sea)[:litres], 1e-6
     assert_raises(MildAnvil::InvalidInput) { Plan::TestMass.water(100.0, limit: 10.0, bag_kilograms: 200.0) }
     assert_in_delta 980.665 * (1 - (1.2 / 8000)), Plan::TestMass.force(100.0, buoyancy: true), 1e-9
   end

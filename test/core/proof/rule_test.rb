@@ -22,7 +22,11 @@ class ProofRuleTest < CoreCase
   def rules = MildAnvil::Catalogue.proof_rules.to_h { |rule| [rule.key, rule] }
 
   CASES.each do |key, cases|
-    define_method("test_#{key}") { cases.each { |tonnes, proof| assert_in_delta proof, rules.fetch(key).proof_tonnes(tonnes), 1e-9, "#{tonnes} t" } }
+    define_method("test_#{key}") do
+      cases.each do |tonnes, proof|
+        assert_in_delta proof, rules.fetch(key).proof_tonnes(tonnes), 1e-9, "#{tonnes} t"
+      end
+    end
   end
 
   def test_every_rule_is_in_the_table_has_a_source_and_is_marked_for_checking

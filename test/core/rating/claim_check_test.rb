@@ -5,7 +5,9 @@ require_relative "../../test_helper"
 class ClaimCheckTest < CoreCase
   LOT = [23.4, 24.1, 23.0, 24.6, 23.7, 22.8].freeze
 
-  def verdict(claim, lot = LOT, **given) = Rating::ComputeRating.call(sample_of(*lot), terms(claims: [claim], **given)).verdict
+  def verdict(claim, lot = LOT, **given)
+    Rating::ComputeRating.call(sample_of(*lot), terms(claims: [claim], **given)).verdict
+  end
 
   def test_pass_fail_and_cannot_tell_by_both_bounds
     assert_equal(%i[pass cannot_tell fail], [20.5, 22.0, 24.0].map { |force| verdict(claim(force)).state })
@@ -51,5 +53,7 @@ class ClaimCheckTest < CoreCase
     assert_equal :cannot_tell, verdict(claim(20.0), [23.0]).state
   end
 
-  def claim(force, **given) = Rating::Claim.new(value_si: force * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
+  def claim(force, **given)
+    Rating::Claim.new(value_si: force * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
+  end
 end

@@ -7,8 +7,10 @@ class InUseTest < CoreCase
   InUse = MildAnvil::Core::Rating::InUse
 
   # legs, degrees from the vertical => times one leg
-  TRIGONOMETRIC = { [:two, 0] => 2.0, [:two, 45] => Math.sqrt(2), [:two, 60] => 1.0, [:three_or_four, 30] => 2.598, [:three_or_four, 60] => 1.5, [:four_rigid, 45] => Math.sqrt(2) }.freeze
-  UNIFORM = { [:two, 30] => 1.4, [:two, 45] => 1.4, [:two, 46] => 1.0, [:three_or_four, 45] => 2.1, [:three_or_four, 60] => 1.5 }.freeze
+  TRIGONOMETRIC = { [:two, 0] => 2.0, [:two, 45] => Math.sqrt(2), [:two, 60] => 1.0, [:three_or_four, 30] => 2.598,
+                    [:three_or_four, 60] => 1.5, [:four_rigid, 45] => Math.sqrt(2) }.freeze
+  UNIFORM = { [:two, 30] => 1.4, [:two, 45] => 1.4, [:two, 46] => 1.0, [:three_or_four, 45] => 2.1,
+              [:three_or_four, 60] => 1.5 }.freeze
 
   def test_legs_as_printed
     TRIGONOMETRIC.each { |(legs, degrees), times| assert_in_delta times, InUse.legs(legs, degrees), 0.0005 }
@@ -16,7 +18,9 @@ class InUseTest < CoreCase
   end
 
   def test_the_uniform_method_never_promises_more_than_the_angle
-    UNIFORM.each_key { |legs, degrees| assert_operator InUse.uniform(legs, degrees), :<=, InUse.legs(legs, degrees) + 0.02 }
+    UNIFORM.each_key do |legs, degrees|
+      assert_operator InUse.uniform(legs, degrees), :<=, InUse.legs(legs, degrees) + 0.02
+    end
   end
 
   def test_beyond_sixty_degrees_no_sling_is_used
@@ -32,7 +36,8 @@ class InUseTest < CoreCase
   def test_the_table_is_rounded_down
     rows = InUse.table(4870.0, MildAnvil::Core::Quantity::FigureRule.new(unit: unit, step: 0.1)).to_h { |row| [row.key, row.limit.text] }
 
-    assert_equal({ vertical: "4.8", choker: "3.8", basket: "9.7", two_legs_45: "6.8", two_legs_60: "4.8" }, rows.slice(:vertical, :choker, :basket, :two_legs_45, :two_legs_60))
+    assert_equal({ vertical: "4.8", choker: "3.8", basket: "9.7", two_legs_45: "6.8", two_legs_60: "4.8" },
+                 rows.slice(:vertical, :choker, :basket, :two_legs_45, :two_legs_60))
   end
 
   def test_a_bracket_by_hand

@@ -12,7 +12,9 @@ class MoreSchoolsTest < CoreCase
   def test_borrowed_scatter_makes_one_break_useful
     result = rate(:BorrowedScatter, [23.4], borrowed: borrowed)
 
-    assert_in_delta 23_400 - (MildAnvil::Core::Statistics::ToleranceFactor.normal(breaks: 1, coverage: 0.95, confidence: 0.95, dof: 6) * borrowed.standard_deviation_si), result.value_si, 1e-6
+    k = MildAnvil::Core::Statistics::ToleranceFactor.normal(breaks: 1, coverage: 0.95, confidence: 0.95, dof: 6)
+
+    assert_in_delta 23_400 - (k * borrowed.standard_deviation_si), result.value_si, 1e-6
     assert_equal 6, result.working[:dof]
   end
 
@@ -43,13 +45,17 @@ class MoreSchoolsTest < CoreCase
   end
 
   def with_modes(pairs)
-    Rating::Sample.new(pairs.map { |force, mode| Rating::Observation.checked(counts_as: :break, value_si: force * 1000.0, mode: mode) })
+    Rating::Sample.new(pairs.map do |force, mode|
+      Rating::Observation.checked(counts_as: :break, value_si: force * 1000.0, mode: mode)
+    end)
   end
 
-  MODES = [[20.1, "stitching"], [23.5, "webbing"], [20.6, "stitching"], [24.0, "webbing"], [19.8, "stitching"], [24.4, "webbing"], [20.3, "stitching"]].freeze
+  MODES = [[20.1, "stitching"], [23.5, "webbing"], [20.6, "stitching"], [24.0, "webbing"], [19.8, "stitching"],
+           [24.4, "webbing"], [20.3, "stitching"]].freeze
 
   def risks(sample)
-    Rating::CompetingRisks.call(sample, terms, MildAnvil::Core::Quantity::FigureRule.for(unit: unit, resolution_si: 100.0))
+    Rating::CompetingRisks.call(sample, terms,
+                                MildAnvil::Core::Quantity::FigureRule.for(unit: unit, resolution_si: 100.0))
   end
 
   # 0.1 kN is the instrument's step: a minimum of 19.28 kN is stated as 19.2, never as 19.3.
@@ -74,7 +80,9 @@ class MoreSchoolsTest < CoreCase
   end
 
   def test_one_break_of_a_kind_gives_no_minimum_for_it
-    single = risks(with_modes([*MODES.first(1), [23.5, "webbing"], [24.0, "webbing"]])).modes.find { |m| m.mode == "stitching" }
+    single = risks(with_modes([*MODES.first(1), [23.5, "webbing"], [24.0, "webbing"]])).modes.find do |m|
+      m.mode == "stitching"
+    end
 
     assert_nil single.value_si
     assert_match(/one break/, single.refusal)
@@ -100,11 +108,14 @@ class MoreSchoolsTest < CoreCase
   end
 
   def test_a_complete_normal_lot_needs_no_simulation
-    refute Rating::ComputeRating.call(sample_of(23.4, 24.1, 23.0), terms(calibrate: :all, school: :fitted_normal)).chosen.working[:simulated]
+    refute Rating::ComputeRating.call(sample_of(23.4, 24.1, 23.0),
+                                      terms(calibrate: :all, school: :fitted_normal)).chosen.working[:simulated]
   end
 
   def test_what_more_breaks_would_do_belongs_to_tolerance_bounds
-    assert_equal([1, 2, 3, 5], Rating::ComputeRating.call(sample_of(23.4, 24.1, 23.0, 24.6), terms).next_breaks.map { |row| row[:more] })
+    next_breaks = Rating::ComputeRating.call(sample_of(23.4, 24.1, 23.0, 24.6), terms).next_breaks
+
+    assert_equal([1, 2, 3, 5], next_breaks.map { |row| row[:more] })
     assert_empty Rating::ComputeRating.call(sample_of(*CENSORED), terms).next_breaks
     assert_empty Rating::ComputeRating.call(sample_of(23.4), terms).next_breaks
   end

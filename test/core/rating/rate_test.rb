@@ -55,7 +55,8 @@ class RateTest < CoreCase
   end
 
   def test_the_statement_is_plain_values
-    assert_equal rate(claims: [claim(20.0)]).to_h.keys.map(&:to_s), JSON.parse(JSON.generate(rate(claims: [claim(20.0)]).to_h)).keys
+    assert_equal rate(claims: [claim(20.0)]).to_h.keys.map(&:to_s),
+                 JSON.parse(JSON.generate(rate(claims: [claim(20.0)]).to_h)).keys
   end
 
   def test_a_working_load_that_is_wanted_gives_the_realised_factor_and_its_band

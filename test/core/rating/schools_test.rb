@@ -4,8 +4,10 @@ require_relative "../../test_helper"
 
 # What every school keeps, whichever it is.
 class SchoolsTest < CoreCase
-  LOTS = { full: [23.4, 24.1, 23.0, 24.6, 23.7, 22.8], censored: [23.4, 24.1, 23.0, [:at_least, 25.2]], none: [], one: [22.1], equal: [22.1, 22.1, 22.1],
-           survivors: [[:at_least, 12.0], [:at_least, 12.5]], at_most: [20.1, 21.3, [:at_most, 19.0]], wide: [0.4, 9.0, 1.2] }.freeze
+  LOTS = { full: [23.4, 24.1, 23.0, 24.6, 23.7, 22.8], censored: [23.4, 24.1, 23.0, [:at_least, 25.2]], none: [],
+           one: [22.1], equal: [22.1, 22.1, 22.1],
+           survivors: [[:at_least, 12.0], [:at_least, 12.5]], at_most: [20.1, 21.3, [:at_most, 19.0]],
+           wide: [0.4, 9.0, 1.2] }.freeze
 
   def test_every_school_gives_a_value_or_a_reason_and_never_nonsense
     Rating::Schools.all.product(LOTS.values) do |school, lot|
@@ -41,7 +43,13 @@ class SchoolsTest < CoreCase
   end
 
   def test_the_interval_holds_the_bound
-    Rating::Schools.all.map { |s| s.rate(sample_of(*LOTS[:full]), terms) }.select(&:interval?).each { |r| assert_operator r.value_si, :<, r.upper_si }
+    Rating::Schools.all.map do |s|
+      s.rate(sample_of(*LOTS[:full]),
+             terms)
+    end.select(&:interval?).each do |r|
+      assert_operator r.value_si, :<,
+                      r.upper_si
+    end
   end
 
   def test_one_break_gives_no_minimum
@@ -51,7 +59,8 @@ class SchoolsTest < CoreCase
   end
 
   def test_an_at_least_may_be_the_lowest
-    assert_in_delta 20_500.0, Rating::Schools::Lowest.rate(sample_of(22.4, 23.1, [:at_least, 20.5]), terms).value_si, 1e-6
+    assert_in_delta 20_500.0, Rating::Schools::Lowest.rate(sample_of(22.4, 23.1, [:at_least, 20.5]), terms).value_si,
+                    1e-6
   end
 
   def test_an_at_most_hides_the_lowest
@@ -59,7 +68,11 @@ class SchoolsTest < CoreCase
   end
 
   def test_a_void_counts_for_nothing
-    with, without = [[[:void, 3.0]], []].map { |voids| Rating::Schools::ToleranceNormal.rate(sample_of(*LOTS[:full], *voids), terms).value_si }
+    with, without = [[[:void, 3.0]],
+                     []].map do |voids|
+      Rating::Schools::ToleranceNormal.rate(sample_of(*LOTS[:full], *voids),
+                                            terms).value_si
+    end
 
     assert_in_delta without, with, 1e-9
   end
@@ -80,7 +93,8 @@ class SchoolsTest < CoreCase
   end
 
   def test_a_fitted_log_normal_bound_of_a_complete_lot_is_the_tolerance_bound
-    fitted, exact = [Rating::Schools::FittedLognormal, Rating::Schools::ToleranceLognormal].map { |s| s.rate(sample_of(*LOTS[:full]), terms) }
+    fitted, exact = [Rating::Schools::FittedLognormal,
+                     Rating::Schools::ToleranceLognormal].map { |s| s.rate(sample_of(*LOTS[:full]), terms) }
 
     assert_in_delta exact.value_si, fitted.value_si, 1e-4
     assert_in_delta exact.upper_si, fitted.upper_si, 1e-4

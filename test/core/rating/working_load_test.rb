@@ -3,7 +3,9 @@
 require_relative "../../test_helper"
 
 class WorkingLoadTest < CoreCase
-  def limit(minimum, factor, step = nil) = Rating::WorkingLoad.limit(minimum_si: minimum, factor: factor, unit: unit, step: step).text
+  def limit(minimum, factor, step = nil)
+    Rating::WorkingLoad.limit(minimum_si: minimum, factor: factor, unit: unit, step: step).text
+  end
 
   def test_the_limit_is_rounded_down_to_the_marking_step
     assert_equal "4.2", limit(21_300.0, 5.0, 0.1)

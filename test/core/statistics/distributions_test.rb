@@ -16,7 +16,12 @@ class DistributionsTest < CoreCase
   }.freeze
 
   def test_chi_squared_as_printed
-    CHI_SQUARED.each { |dof, row| row.each { |p, value| assert_in_delta value, S::ChiSquared.quantile(p, dof), 0.0006, "#{dof} at #{p}" } }
+    CHI_SQUARED.each do |dof, row|
+      row.each do |p, value|
+        assert_in_delta value, S::ChiSquared.quantile(p, dof), 0.0006,
+                        "#{dof} at #{p}"
+      end
+    end
   end
 
   # [numerator, denominator] => { share below => value }
@@ -29,7 +34,12 @@ class DistributionsTest < CoreCase
   }.freeze
 
   def test_f_as_printed
-    FISHER.each { |dofs, row| row.each { |p, value| assert_in_delta value, S::FisherF.quantile(p, *dofs), value * 0.0003, "#{dofs} at #{p}" } }
+    FISHER.each do |dofs, row|
+      row.each do |p, value|
+        assert_in_delta value, S::FisherF.quantile(p, *dofs),
+                        value * 0.0003, "#{dofs} at #{p}"
+      end
+    end
   end
 
   # [groups, degrees of freedom] => [95 %, 99 %]
@@ -48,25 +58,32 @@ class DistributionsTest < CoreCase
   # Two groups are Student's t times the root of two.
   def test_the_range_of_two_is_students_t
     [1, 2, 3, 7, 40].product([0.9, 0.95, 0.99]) do |dof, p|
-      assert_in_delta Math.sqrt(2) * S::StudentT.quantile((1 + p) / 2, dof), S::StudentizedRange.quantile(p, 2, dof), 2e-6 * S::StudentT.quantile((1 + p) / 2, dof), "#{dof} at #{p}"
+      assert_in_delta Math.sqrt(2) * S::StudentT.quantile((1 + p) / 2, dof), S::StudentizedRange.quantile(p, 2, dof),
+                      2e-6 * S::StudentT.quantile((1 + p) / 2, dof), "#{dof} at #{p}"
     end
   end
 
-  # The plainest sum there is, over both integrals: for smooth functions that die away at both ends it is exact, only slow.
+  # The plainest sum there is, over both integrals: for smooth functions that die away at both ends it is exact, only
+  # slow.
   def range_by_plain_sum(q, groups, dof)
     inner = lambda do |w|
       step = 0.1
-      1 - (groups * step * (-80..80).sum { |i| S::Normal.density(i * step) * ((S::Normal.cdf((i * step) + w) - S::Normal.cdf(i * step))**(groups - 1)) })
+      1 - (groups * step * (-80..80).sum do |i|
+        S::Normal.density(i * step) * ((S::Normal.cdf((i * step) + w) - S::Normal.cdf(i * step))**(groups - 1))
+      end)
     end
     half = dof / 2.0
     constant = Math.log(2) + (half * Math.log(half)) - Math.lgamma(half)[0]
     step = 0.025
-    step * (1..120).sum { |i| Math.exp(constant + ((dof - 1) * Math.log(i * step)) - (half * ((i * step)**2))) * inner.call(q * i * step) }
+    step * (1..120).sum do |i|
+      Math.exp(constant + ((dof - 1) * Math.log(i * step)) - (half * ((i * step)**2))) * inner.call(q * i * step)
+    end
   end
 
   def test_the_range_of_few_and_of_many_means_agrees_with_the_plain_sum
     [[3.5, 3, 12], [4.2, 8, 9], [5.6, 13, 12], [6.5, 50, 12], [4.5, 100, 12]].each do |q, groups, dof|
-      assert_in_delta range_by_plain_sum(q, groups, dof), S::StudentizedRange.upper_tail(q, groups, dof), 1e-8, "#{groups} groups"
+      assert_in_delta range_by_plain_sum(q, groups, dof), S::StudentizedRange.upper_tail(q, groups, dof), 1e-8,
+                      "#{groups} groups"
     end
   end
 
@@ -81,8 +98,11 @@ class DistributionsTest < CoreCase
   end
 
   def test_small_and_broken_degrees_of_freedom
-    [[2.3, 0.66, 0.84], [5.0, 1.02, 2.0], [20.0, 1.2, 25.0], [4.0, 1.44, 6.0], [-1.0, 1.14, 2.4], [4.0, 2.3, 3.0]].each do |t, dof, delta|
-      assert_in_delta over_log_scale(dof) { |s| S::Normal.upper_tail((t * s) - delta) }, S::NoncentralT.upper_tail(t, dof, delta), 1e-9, "t at #{dof}"
+    [[2.3, 0.66, 0.84], [5.0, 1.02, 2.0], [20.0, 1.2, 25.0], [4.0, 1.44, 6.0], [-1.0, 1.14, 2.4],
+     [4.0, 2.3, 3.0]].each do |t, dof, delta|
+      assert_in_delta over_log_scale(dof) { |s|
+        S::Normal.upper_tail((t * s) - delta)
+      }, S::NoncentralT.upper_tail(t, dof, delta), 1e-9, "t at #{dof}"
     end
     [1.5, 2.4].each do |dof|
       plain = over_log_scale(dof, step: 0.04) { |s| S::StudentizedRange.upper_tail(4.0 * s, 4, Float::INFINITY) }
@@ -99,11 +119,17 @@ class DistributionsTest < CoreCase
   end
 
   def test_a_square_of_t_is_f
-    [[0.7, 3], [2.1, 9], [4.4, 31]].each { |t, dof| assert_in_delta 2 * S::StudentT.upper_tail(t, dof), S::FisherF.upper_tail(t * t, 1, dof), 1e-13 }
+    [[0.7, 3], [2.1, 9], [4.4, 31]].each do |t, dof|
+      assert_in_delta 2 * S::StudentT.upper_tail(t, dof),
+                      S::FisherF.upper_tail(t * t, 1, dof), 1e-13
+    end
   end
 
   def test_chi_squared_of_two_is_exponential
-    [0.1, 1.0, 7.5, 60.0].each { |x| assert_in_delta Math.exp(-x / 2), S::ChiSquared.upper_tail(x, 2), 1e-15 * Math.exp(-x / 2) * 100 }
+    [0.1, 1.0, 7.5, 60.0].each do |x|
+      assert_in_delta Math.exp(-x / 2), S::ChiSquared.upper_tail(x, 2),
+                      1e-15 * Math.exp(-x / 2) * 100
+    end
   end
 
   def test_far_tails_are_no_zeros
@@ -135,14 +161,18 @@ class DistributionsTest < CoreCase
   # A density is the slope of its distribution.
   def test_densities_are_slopes
     step = 1e-5
-    [[->(x) { S::ChiSquared.density(x, 3.3) }, ->(x) { S::ChiSquared.cdf(x, 3.3) }, 2.4], [->(x) { S::Weibull.density(x, 4.0, 2.0) }, ->(x) { S::Weibull.cdf(x, 4.0, 2.0) }, 1.7],
-     [->(x) { S::LogNormal.density(x, 0.5, 0.3) }, ->(x) { S::LogNormal.cdf(x, 0.5, 0.3) }, 1.9], [->(x) { S::StudentT.density(x, 3.0) }, ->(x) { S::StudentT.cdf(x, 3.0) }, 0.8]].each do |density, cdf, x|
-      assert_in_delta (cdf.call(x + step) - cdf.call(x - step)) / (2 * step), density.call(x), 1e-7
+    [[S::ChiSquared, [3.3], 2.4], [S::Weibull, [4.0, 2.0], 1.7], [S::LogNormal, [0.5, 0.3], 1.9],
+     [S::StudentT, [3.0], 0.8]].each do |family, given, x|
+      slope = (family.cdf(x + step, *given) - family.cdf(x - step, *given)) / (2 * step)
+
+      assert_in_delta slope, family.density(x, *given), 1e-7
     end
   end
 
   def test_impossible_questions_are_refused
-    [-> { S::ChiSquared.quantile(1.0, 3) }, -> { S::ChiSquared.quantile(0.5, 0) }, -> { S::FisherF.quantile(0.0, 2, 2) }, -> { S::Weibull.quantile(1.5, 2, 1) },
-     -> { S::StudentizedRange.quantile(0.95, 1, 5) }, -> { S::StudentT.quantile(0.5, -1) }, -> { S::NoncentralT.quantile(0.0, 4, 1) }].each { |question| assert_raises(MildAnvil::InvalidInput, &question) }
+    [[S::ChiSquared, 1.0, 3], [S::ChiSquared, 0.5, 0], [S::FisherF, 0.0, 2, 2], [S::Weibull, 1.5, 2, 1],
+     [S::StudentizedRange, 0.95, 1, 5], [S::StudentT, 0.5, -1], [S::NoncentralT, 0.0, 4, 1]].each do |family, *given|
+      assert_raises(MildAnvil::InvalidInput) { family.quantile(*given) }
+    end
   end
 end

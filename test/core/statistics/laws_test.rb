@@ -33,7 +33,9 @@ class LawsTest < CoreCase
   def test_a_factor_falls_with_n_and_rises_with_confidence_and_coverage
     factor = ->(n, p, c) { Statistics::ToleranceFactor.normal(breaks: n, coverage: p, confidence: c) }
 
-    assert_equal((2..12).map { |n| factor.call(n, 0.95, 0.95) }.sort.reverse, (2..12).map { |n| factor.call(n, 0.95, 0.95) })
+    assert_equal((2..12).map { |n| factor.call(n, 0.95, 0.95) }.sort.reverse, (2..12).map do |n|
+      factor.call(n, 0.95, 0.95)
+    end)
     assert_operator factor.call(7, 0.95, 0.99), :>, factor.call(7, 0.95, 0.9)
     assert_operator factor.call(7, 0.99, 0.95), :>, factor.call(7, 0.9, 0.95)
   end

@@ -23,22 +23,30 @@ class LikelihoodTest < CoreCase
       f = ->(x) { family.public_send(name, x)[0] }
       _, slope, bend = family.public_send(name, z)
 
-      assert_in_delta (f.call(z + step) - f.call(z - step)) / (2 * step), slope, 1e-6 * (1 + slope.abs), "#{family} #{name} #{z}"
-      assert_in_delta (f.call(z + step) - (2 * f.call(z)) + f.call(z - step)) / (step**2), bend, 1e-3 * (1 + bend.abs), "#{family} #{name} #{z}"
+      assert_in_delta (f.call(z + step) - f.call(z - step)) / (2 * step), slope, 1e-6 * (1 + slope.abs),
+                      "#{family} #{name} #{z}"
+      assert_in_delta (f.call(z + step) - (2 * f.call(z)) + f.call(z - step)) / (step**2), bend, 1e-3 * (1 + bend.abs),
+                      "#{family} #{name} #{z}"
     end
   end
 
   def test_the_gradient_of_every_kind_of_value_agrees_with_differences
-    likelihood = Statistics::Likelihood.new(FAMILIES.last, [value(:exact, 0.3), value(:right, 0.9), value(:left, -0.2), value(:interval, -0.5, 0.4)])
+    likelihood = Statistics::Likelihood.new(FAMILIES.last,
+                                            [value(:exact, 0.3), value(:right, 0.9), value(:left, -0.2),
+                                             value(:interval, -0.5, 0.4)])
     h = 1.3
     a = 0.2
     step = 1e-6
     point = likelihood.at(h, a)
 
-    assert_in_delta (likelihood.at(h + step, a).value - likelihood.at(h - step, a).value) / (2 * step), point.slope_h, 1e-6
-    assert_in_delta (likelihood.at(h, a + step).value - likelihood.at(h, a - step).value) / (2 * step), point.slope_a, 1e-6
-    assert_in_delta (likelihood.at(h + step, a).slope_a - likelihood.at(h - step, a).slope_a) / (2 * step), point.bend_ha, 1e-5
-    assert_in_delta (likelihood.at(h + step, a).slope_h - likelihood.at(h - step, a).slope_h) / (2 * step), point.bend_hh, 1e-5
+    assert_in_delta (likelihood.at(h + step, a).value - likelihood.at(h - step, a).value) / (2 * step), point.slope_h,
+                    1e-6
+    assert_in_delta (likelihood.at(h, a + step).value - likelihood.at(h, a - step).value) / (2 * step), point.slope_a,
+                    1e-6
+    assert_in_delta (likelihood.at(h + step, a).slope_a - likelihood.at(h - step, a).slope_a) / (2 * step),
+                    point.bend_ha, 1e-5
+    assert_in_delta (likelihood.at(h + step, a).slope_h - likelihood.at(h - step, a).slope_h) / (2 * step),
+                    point.bend_hh, 1e-5
   end
 
   def test_a_narrow_between_is_nearly_a_break
@@ -75,7 +83,8 @@ class LikelihoodTest < CoreCase
   end
 
   def test_the_calibrated_drop_tends_to_the_limit_of_large_samples
-    assert_in_delta (Statistics::Normal.quantile(0.95)**2) / 2, Statistics::CalibratedDrop.of(breaks: 5000, coverage: 0.95, confidence: 0.95), 0.03
+    assert_in_delta (Statistics::Normal.quantile(0.95)**2) / 2,
+                    Statistics::CalibratedDrop.of(breaks: 5000, coverage: 0.95, confidence: 0.95), 0.03
   end
 
   def test_small_differences_keep_their_digits

@@ -8,15 +8,44 @@ class OracleTest < OracleCase
 
   private
 
-  def k_factor(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.normal(breaks: n, coverage: inputs["coverage"], confidence: inputs["confidence"]) } }
-  def k_prediction(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.prediction(breaks: n, coverage: inputs["coverage"]) } }
-  def k_known_sigma(inputs) = { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.known_scatter(breaks: n, coverage: inputs["coverage"], confidence: inputs["confidence"]) } }
-  def smallest_n(inputs) = { "n" => inputs["ranks"].map { |r| Statistics::OrderStatistic.smallest_count(coverage: inputs["coverage"], confidence: inputs["confidence"], rank: r) } }
+  def k_factor(inputs)
+    { "k" => inputs["n"].map do |n|
+      Statistics::ToleranceFactor.normal(breaks: n, coverage: inputs["coverage"],
+                                         confidence: inputs["confidence"])
+    end }
+  end
+
+  def k_prediction(inputs)
+    { "k" => inputs["n"].map { |n| Statistics::ToleranceFactor.prediction(breaks: n, coverage: inputs["coverage"]) } }
+  end
+
+  def k_known_sigma(inputs)
+    { "k" => inputs["n"].map do |n|
+      Statistics::ToleranceFactor.known_scatter(breaks: n, coverage: inputs["coverage"],
+                                                confidence: inputs["confidence"])
+    end }
+  end
+
+  def smallest_n(inputs)
+    { "n" => inputs["ranks"].map do |r|
+      Statistics::OrderStatistic.smallest_count(coverage: inputs["coverage"],
+                                                confidence: inputs["confidence"],
+                                                rank: r)
+    end }
+  end
 
   def order_rank(inputs)
     share = { coverage: inputs["coverage"] }
-    ranks = inputs["n"].map { |n| Statistics::OrderStatistic.usable_rank(breaks: n, confidence: inputs["confidence"], **share) }
-    { "rank" => ranks.map(&:to_i), "achieved_confidence" => ranks.zip(inputs["n"]).map { |r, n| r && Statistics::OrderStatistic.confidence(breaks: n, rank: r, **share) } }
+    ranks = inputs["n"].map do |n|
+      Statistics::OrderStatistic.usable_rank(breaks: n, confidence: inputs["confidence"],
+                                             **share)
+    end
+    { "rank" => ranks.map(&:to_i),
+      "achieved_confidence" => ranks.zip(inputs["n"]).map do |r, n|
+        r && Statistics::OrderStatistic.confidence(breaks: n,
+                                                   rank: r,
+                                                   **share)
+      end }
   end
 
   # The bounds as the schools give them, from the same values as SI; a bound below zero is in the refusal's working.
@@ -25,18 +54,30 @@ class OracleTest < OracleCase
     observed = values.map { |v| Rating::Observation.checked(counts_as: :break, value_si: v) }
     sample = Rating::Sample.new(observed)
     described = sample.scattered!
-    { "n" => described.count, "mean" => described.mean, "sd" => described.standard_deviation, "cv" => described.variation_share, "lowest" => described.lowest,
-      "highest" => described.highest, "median" => described.median, "mean_minus_2s" => described.mean - (2 * described.standard_deviation),
-      "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms).working[:bound_si], "normal" => normal(sample, inputs), "lognormal" => lognormal(sample, inputs),
-      "lowest_confidence" => inputs["coverages_for_lowest"].map { |p| { "coverage" => p, "confidence" => Rating::Schools::Lowest.rate(sample, terms(coverage: p)).working[:confidence] } } }
+    { "n" => described.count, "mean" => described.mean, "sd" => described.standard_deviation,
+      "cv" => described.variation_share, "lowest" => described.lowest,
+      "highest" => described.highest, "median" => described.median,
+      "mean_minus_2s" => described.mean - (2 * described.standard_deviation),
+      "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms).working[:bound_si],
+      "normal" => normal(sample, inputs), "lognormal" => lognormal(sample, inputs),
+      "lowest_confidence" => inputs["coverages_for_lowest"].map do |p|
+        { "coverage" => p,
+          "confidence" => Rating::Schools::Lowest.rate(
+            sample, terms(coverage: p)
+          ).working[:confidence] }
+      end }
   end
 
-  FAMILIES = { "normal" => Statistics::Families::StandardNormal, "lognormal" => Statistics::Families::StandardNormal, "weibull" => Statistics::Families::SmallestExtreme }.freeze
+  FAMILIES = { "normal" => Statistics::Families::StandardNormal, "lognormal" => Statistics::Families::StandardNormal,
+               "weibull" => Statistics::Families::SmallestExtreme }.freeze
 
   def ml_fit(inputs)
     names = inputs["distribution"] ? [inputs["distribution"]] : FAMILIES.keys
     fits = names.to_h { |name| [name, fitted(name, inputs)] }
-    fits.merge("n" => inputs["values"].size, "uncensored" => inputs["censored"].count(false), "lowest_aic" => fits.min_by { |_, fit| fit["aic"] }.first)
+    fits.merge("n" => inputs["values"].size, "uncensored" => inputs["censored"].count(false),
+               "lowest_aic" => fits.min_by do |_, fit|
+                 fit["aic"]
+               end.first)
   end
 
   def fitted(name, inputs)
@@ -46,11 +87,14 @@ class OracleTest < OracleCase
     values = inputs["values"].zip(inputs["censored"]).map { |v, censored| Statistics::Likelihood::Value.new(kind: censored ? :right : :exact, low: logs ? Math.log(v) : v) }
     fit = Statistics::LocationScaleFit.new(FAMILIES.fetch(name), values)
     log_likelihood = fit.log_likelihood - (logs ? values.select { |v| v.kind == :exact }.sum(&:low) : 0.0)
-    { "loglik" => log_likelihood, "aic" => 4 - (2 * log_likelihood), "percentiles" => inputs["percentiles"].map { |p| percentile(fit, p, logs, inputs["confidence"]) } }.merge(parameters(name, fit))
+    { "loglik" => log_likelihood, "aic" => 4 - (2 * log_likelihood), "percentiles" => inputs["percentiles"].map do |p|
+      percentile(fit, p, logs, inputs["confidence"])
+    end }.merge(parameters(name, fit))
   end
 
   def parameters(name, fit)
-    { "normal" => { "mu" => fit.location, "sigma" => fit.scale }, "lognormal" => { "mean_log" => fit.location, "sd_log" => fit.scale },
+    { "normal" => { "mu" => fit.location, "sigma" => fit.scale },
+      "lognormal" => { "mean_log" => fit.location, "sd_log" => fit.scale },
       "weibull" => { "shape" => 1 / fit.scale, "scale" => Math.exp(fit.location) } }.fetch(name)
   end
 
@@ -58,7 +102,8 @@ class OracleTest < OracleCase
     z = Statistics::Normal.quantile(confidence)
     estimate, lower = [fit.percentile(share), fit.bound(share, drop: z * z / 2)].map { |y| logs ? Math.exp(y) : y }
     error = fit.standard_error(share) / (logs ? 1 : estimate)
-    { "p" => share, "estimate" => estimate, "lower_lr" => lower, "se_log" => error, "lower_wald_log" => estimate * Math.exp(-z * error) }
+    { "p" => share, "estimate" => estimate, "lower_lr" => lower, "se_log" => error,
+      "lower_wald_log" => estimate * Math.exp(-z * error) }
   end
 
   def normal(sample, inputs)
@@ -69,8 +114,15 @@ class OracleTest < OracleCase
   end
 
   def lognormal(sample, inputs)
-    results = inputs["pairs"].map { |coverage, confidence| Rating::Schools::ToleranceLognormal.rate(sample, terms(coverage: coverage, confidence: confidence)) }
+    results = inputs["pairs"].map do |coverage, confidence|
+      Rating::Schools::ToleranceLognormal.rate(sample,
+                                               terms(
+                                                 coverage: coverage, confidence: confidence
+                                               ))
+    end
     { "mean_log" => results.first.working[:mean_log_si], "sd_log" => results.first.working[:standard_deviation_log],
-      "bounds" => results.zip(inputs["pairs"]).map { |r, (coverage, confidence)| { "coverage" => coverage, "confidence" => confidence, "k" => r.working[:k], "bound" => r.value_si } } }
+      "bounds" => results.zip(inputs["pairs"]).map do |r, (coverage, confidence)|
+        { "coverage" => coverage, "confidence" => confidence, "k" => r.working[:k], "bound" => r.value_si }
+      end }
   end
 end

@@ -20,7 +20,9 @@ class StatisticalToolsTest < CoreCase
   def test_digits_survive_a_large_offset
     x = Array.new(9) { |i| 1.0e5 + i }
     centred = x.map { |v| v - 100_004.0 }
-    fit = S::LinearFit.new([[1.0] * 9, centred, centred.map { |v| v * v }], centred.map { |v| 3 + (0.5 * v) - (0.25 * v * v) })
+    fit = S::LinearFit.new([[1.0] * 9, centred, centred.map { |v| v * v }], centred.map do |v|
+      3 + (0.5 * v) - (0.25 * v * v)
+    end)
 
     [3.0, 0.5, -0.25].zip(fit.coefficients) { |expected, got| assert_in_delta expected, got, 1e-12 }
   end
@@ -51,15 +53,21 @@ class StatisticalToolsTest < CoreCase
   end
 
   ROOTS = {
-    ->(x) { (x**3) - 2 } => Math.cbrt(2), ->(x) { Math.exp(-x) - 1e-3 } => Math.log(1000), ->(x) { x < 1.75 ? -1.0 : 1.0 } => 1.75,
-    ->(x) { (x - 1.1)**9 } => 1.1, ->(x) { x > 2 ? Float::INFINITY : x - 1.5 } => 1.5, ->(x) { Math.atan(1e6 * (x - 2.25)) } => 2.25
+    ->(x) { (x**3) - 2 } => Math.cbrt(2), ->(x) { Math.exp(-x) - 1e-3 } => Math.log(1000), lambda { |x|
+                                                                                             x < 1.75 ? -1.0 : 1.0
+                                                                                           } => 1.75,
+    ->(x) { (x - 1.1)**9 } => 1.1, ->(x) { x > 2 ? Float::INFINITY : x - 1.5 } => 1.5, lambda { |x|
+                                                                                         Math.atan(1e6 * (x - 2.25))
+                                                                                       } => 2.25
   }.freeze
 
   def test_roots_are_found_where_they_are_and_soon
     ROOTS.each do |function, root|
       looks = 0
 
-      assert_in_delta root, S::Roots.bracketed(0.0, 9.0, tolerance: 1e-12) { |x| (looks += 1) && function.call(x) }, 1e-10
+      assert_in_delta root, S::Roots.bracketed(0.0, 9.0, tolerance: 1e-12) { |x|
+        (looks += 1) && function.call(x)
+      }, 1e-10
       assert_operator looks, :<, 60
     end
     assert_in_delta 0.0, S::Roots.bracketed(-1.0, 3.0) { |x| x < 0 ? -1.0 : 1.0 }, 1e-12
@@ -80,7 +88,9 @@ class StatisticalToolsTest < CoreCase
   def test_the_stream_is_kept
     stream = S::RandomStream.new(1)
 
-    [0.6916716050320414, 0.044832043358239565, 0.36940358876291324].each { |expected| assert_in_delta expected, stream.next, 1e-16 }
+    [0.6916716050320414, 0.044832043358239565, 0.36940358876291324].each do |expected|
+      assert_in_delta expected, stream.next, 1e-16
+    end
   end
 
   def values(forces) = forces.map { |kind, y| S::Likelihood::Value.new(kind: kind, low: y) }
@@ -98,9 +108,13 @@ class StatisticalToolsTest < CoreCase
 
   def test_the_simulated_drop_is_the_same_every_time_and_in_every_unit
     drop = lambda do |factor|
-      lot = values([[:exact, 22.1], [:exact, 23.4], [:right, 21.8], [:exact, 24.0]].map { |kind, v| [kind, v * factor] })
+      lot = values([[:exact, 22.1], [:exact, 23.4], [:right, 21.8], [:exact, 24.0]].map do |kind, v|
+        [kind, v * factor]
+      end)
       fit = S::LocationScaleFit.new(S::Families::StandardNormal, lot)
-      S::SimulatedDrop.new(S::Families::StandardNormal, lot.map { |v| [v.kind, v.kind == :exact ? nil : (v.low - fit.location) / fit.scale] }, 0.05, 1).drops(0.95).lower
+      S::SimulatedDrop.new(S::Families::StandardNormal, lot.map do |v|
+        [v.kind, v.kind == :exact ? nil : (v.low - fit.location) / fit.scale]
+      end, 0.05, 1).drops(0.95).lower
     end
 
     assert_in_delta drop.call(1.0), drop.call(1.0)

@@ -15,7 +15,10 @@ module MildAnvil
         def initialize(a, b, pooled: false)
           one = Group.described(a)
           two = Group.described(b)
-          raise InsufficientData, "both groups have no scatter at all: no test is defined" if one.degenerate? && two.degenerate?
+          if one.degenerate? && two.degenerate?
+            raise InsufficientData,
+                  "both groups have no scatter at all: no test is defined"
+          end
 
           @mean_a = one.mean
           @mean_b = two.mean

@@ -12,10 +12,16 @@ module MildAnvil
         # @raise [InvalidInput, InsufficientData]
         def initialize(into, out)
           into, out = Statistics::Checks.pairs(into, out)
-          raise InvalidInput.new("pairs need as many values on one side as on the other", into: into.size, out: out.size) if into.size != out.size
+          if into.size != out.size
+            raise InvalidInput.new("pairs need as many values on one side as on the other", into: into.size,
+                                                                                            out: out.size)
+          end
 
           Group.positive!(into)
-          raise InsufficientData.new("an efficiency with limits needs at least 2 pairs", pairs: into.size) if into.size < 2
+          if into.size < 2
+            raise InsufficientData.new("an efficiency with limits needs at least 2 pairs",
+                                       pairs: into.size)
+          end
 
           @into = into
           @out = out
@@ -39,7 +45,8 @@ module MildAnvil
           Group.positive!(@out)
           described = Statistics::Description.of(@out.zip(@into).map { |o, i| Math.log(o / i) })
           logs = estimate(described.mean, described.standard_deviation / Math.sqrt(described.count), confidence)
-          Estimate.new(value: Math.exp(logs.value), low: Math.exp(logs.low), high: Math.exp(logs.high), standard_error: nil)
+          Estimate.new(value: Math.exp(logs.value), low: Math.exp(logs.low), high: Math.exp(logs.high),
+                       standard_error: nil)
         end
 
         private

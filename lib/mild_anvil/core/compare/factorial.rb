@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Compare
-      # The effect of each factor and of their combinations on a strength: analysis of variance, type II where unbalanced.
+      # The effect of each factor and of their combinations on a strength: analysis of variance, type II where
+      # unbalanced.
       class Factorial
         Term = Struct.new(:names, :df, :ss, :ms, :f, :p, keyword_init: true) do
           def name = names.join(":")
@@ -19,7 +20,12 @@ module MildAnvil
         # Source: Searle, Linear Models for Unbalanced Data, 1987, chapter 4
         # Method: each term against the model of all terms that do not contain it.
         def initialize(factors, rows, interactions: factors.size)
-          raise InvalidInput.new("one to #{MOST_FACTORS} factors can be told apart at once", factors: factors.size) unless factors.size.between?(1, MOST_FACTORS)
+          unless factors.size.between?(
+            1, MOST_FACTORS
+          )
+            raise InvalidInput.new("one to #{MOST_FACTORS} factors can be told apart at once",
+                                   factors: factors.size)
+          end
 
           @factors = factors
           @values = Statistics::Checks.floats(rows.map { |row| row.fetch(:value) })
@@ -45,23 +51,37 @@ module MildAnvil
             ss = without.rss - with.rss
             df = without.dof - with.dof
             f = ss / df / residual_ms
-            Term.new(names: term, df: df, ss: ss, ms: ss / df, f: f, p: Statistics::FisherF.upper_tail(f, df, residual_df))
+            Term.new(names: term, df: df, ss: ss, ms: ss / df, f: f,
+                     p: Statistics::FisherF.upper_tail(f, df, residual_df))
           end
         end
 
         private
 
         def check!(rows)
-          factors.each { |f| raise InvalidInput.new("#{f} has one level only: there is nothing to compare", factor: f) if @levels[f].uniq.size < 2 }
+          factors.each do |f|
+            if @levels[f].uniq.size < 2
+              raise InvalidInput.new("#{f} has one level only: there is nothing to compare",
+                                     factor: f)
+            end
+          end
           if @terms.include?(factors)
             cells = rows.map { |row| factors.map { |f| row.fetch(f) } }.uniq
             missing = factors.map { |f| @levels[f].uniq }.then { |first, *rest| first.product(*rest) } - cells
-            raise InvalidInput.new("no break at #{missing.first.join(', ')}: the interaction cannot be estimated in full", missing: missing.first) if missing.any?
+            if missing.any?
+              raise InvalidInput.new(
+                "no break at #{missing.first.join(', ')}: the interaction cannot be estimated in full",
+                missing: missing.first
+              )
+            end
           end
           parameters = 1 + @terms.sum { |term| term.map { |f| @levels[f].uniq.size - 1 }.reduce(:*) }
           return if rows.size > parameters
 
-          raise InsufficientData.new("no degrees of freedom are left for error: leave out the highest interaction, or add breaks", values: rows.size, unknowns: parameters)
+          raise InsufficientData.new(
+            "no degrees of freedom are left for error: leave out the highest interaction, or add breaks",
+            values: rows.size, unknowns: parameters
+          )
         end
 
         def residual(terms)
@@ -71,7 +91,13 @@ module MildAnvil
 
         # Columns of a term: products of its factors' contrasts.
         def product(term)
-          term.map { |f| contrasts(f) }.reduce { |left, right| left.product(right).map { |a, b| a.zip(b).map { |x, y| x * y } } }
+          term.map { |f| contrasts(f) }.reduce do |left, right|
+            left.product(right).map do |a, b|
+              a.zip(b).map do |x, y|
+                x * y
+              end
+            end
+          end
         end
 
         # Each level against the last one, summing to nothing.

@@ -11,7 +11,10 @@ module MildAnvil
         # @return [Statistics::Description]
         # @raise [InsufficientData] with fewer than two values
         def described(values, name: "each group")
-          raise InsufficientData.new("#{name} needs at least 2 values, has #{values.size}", values: values.size) if values.size < 2
+          if values.size < 2
+            raise InsufficientData.new("#{name} needs at least 2 values, has #{values.size}",
+                                       values: values.size)
+          end
 
           Statistics::Description.of(values)
         end
@@ -25,7 +28,10 @@ module MildAnvil
 
         # @raise [InvalidInput] for a level that no power law can be asked about
         def level!(level)
-          raise InvalidInput.new("a power of level #{format('%g', level)} has no logarithm: ask for levels above 0", level: level) unless level.positive?
+          return if level.positive?
+
+          raise InvalidInput.new("a power of level #{format('%g', level)} has no logarithm: ask for levels above 0",
+                                 level: level)
         end
 
         # @return [Float] sum of the squares about the mean

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Compare
-      # Strength against an ordered level, such as rows of stitching or depth: a fitted curve with limits for one more piece.
+      # Strength against an ordered level, such as rows of stitching or depth: a fitted curve with limits for one more
+      # piece.
       #
       # Nothing is promised beyond the tested range; a prediction there says so.
       class LevelCurve
@@ -18,7 +19,10 @@ module MildAnvil
         # @raise [InsufficientData]
         def initialize(levels, strengths)
           levels, strengths = Statistics::Checks.pairs(levels, strengths)
-          raise InsufficientData.new("a curve needs at least #{FEWEST} values at two levels", values: levels.size) if levels.size < FEWEST || levels.uniq.size < 2
+          if levels.size < FEWEST || levels.uniq.size < 2
+            raise InsufficientData.new("a curve needs at least #{FEWEST} values at two levels",
+                                       values: levels.size)
+          end
 
           @levels = levels
           @strengths = strengths
@@ -39,7 +43,8 @@ module MildAnvil
           variance = row.each_index.sum { |i| row.each_index.sum { |j| row[i] * @covariance[i][j] * row[j] } }
           reach = Group.two_sided(confidence, dof) * residual_deviation * Math.sqrt(1 + variance)
           value = at(level)
-          Prediction.new(level: level, fit: value, low: value - reach, high: value + reach, beyond: !level.between?(*@levels.minmax))
+          Prediction.new(level: level, fit: value, low: value - reach, high: value + reach,
+                         beyond: !level.between?(*@levels.minmax))
         end
 
         # @return [Float] gain from one level more

@@ -18,7 +18,9 @@ module MildAnvil
 
           groups = groups.transform_values { |values| Statistics::Checks.floats(values) }
           groups.each { |name, values| Group.described(values, name: name) }
-          raise InsufficientData, "no group has any scatter: no test is defined" if groups.values.all? { |v| Statistics::Description.of(v).degenerate? }
+          if groups.values.all? { |v| Statistics::Description.of(v).degenerate? }
+            raise InsufficientData, "no group has any scatter: no test is defined"
+          end
 
           @groups = groups
         end
@@ -63,7 +65,11 @@ module MildAnvil
         def kruskal_wallis
           all = groups.values.flatten
           sorted = all.sort
-          rank = ->(v) { (sorted.bsearch_index { |x| x >= v } + (sorted.bsearch_index { |x| x > v } || sorted.size) + 1) / 2.0 }
+          rank = lambda { |v|
+            (sorted.bsearch_index { |x| x >= v } + (sorted.bsearch_index do |x|
+              x > v
+            end || sorted.size) + 1) / 2.0
+          }
           n = all.size
           h = (12.0 / (n * (n + 1)) * groups.values.sum { |v| (v.sum(&rank)**2) / v.size }) - (3 * (n + 1))
           ties = 1 - (all.tally.values.sum { |t| (t**3) - t } / ((n**3) - n).to_f)
@@ -81,7 +87,8 @@ module MildAnvil
           groups.to_a.combination(2).map do |(one, a), (other, b)|
             difference = (b.sum / b.size) - (a.sum / a.size)
             error = Math.sqrt(ms_within / 2 * ((1.0 / a.size) + (1.0 / b.size)))
-            Pair.new(one: one, other: other, difference: difference, low: difference - (q * error), high: difference + (q * error),
+            Pair.new(one: one, other: other, difference: difference, low: difference - (q * error),
+                     high: difference + (q * error),
                      p: Statistics::StudentizedRange.upper_tail(difference.abs / error, groups.size, df_within))
           end
         end
@@ -91,7 +98,13 @@ module MildAnvil
         def test(f, df1, df2) = Test.new(f: f, df1: df1, df2: df2, p: Statistics::FisherF.upper_tail(f, df1, df2))
 
         def spread
-          distances = groups.transform_values { |values| yield(values).then { |centre| values.map { |v| (v - centre).abs } } }
+          distances = groups.transform_values do |values|
+            yield(values).then do |centre|
+              values.map do |v|
+                (v - centre).abs
+              end
+            end
+          end
           OneWay.new(distances).variance
         end
       end

@@ -13,13 +13,19 @@ module MildAnvil
         # Source: NIST e-Handbook 7.3.1.1
         def initialize(a, b)
           a, b = Statistics::Checks.pairs(a, b)
-          raise InvalidInput.new("pairs need as many values in one group as in the other", a: a.size, b: b.size) if a.size != b.size
+          if a.size != b.size
+            raise InvalidInput.new("pairs need as many values in one group as in the other", a: a.size,
+                                                                                             b: b.size)
+          end
 
           @a = a
           @b = b
           @differences = a.zip(b).map { |x, y| x - y }
           @described = Group.described(@differences, name: "a paired comparison")
-          raise InsufficientData, "all differences are equal: no test is defined" if @described.degenerate? && differences.uniq.size == 1
+          return unless @described.degenerate? && differences.uniq.size == 1
+
+          raise InsufficientData,
+                "all differences are equal: no test is defined"
         end
 
         def dof = described.count - 1

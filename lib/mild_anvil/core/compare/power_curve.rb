@@ -8,7 +8,10 @@ module MildAnvil
         # @param levels [Array<Float>] above zero
         # @raise [InvalidInput] for a level of zero
         def initialize(levels, strengths)
-          raise InvalidInput.new("a power of level 0 has no logarithm: leave that level out, or fit it apart", level: levels.min) unless levels.all?(&:positive?)
+          unless levels.all?(&:positive?)
+            raise InvalidInput.new("a power of level 0 has no logarithm: leave that level out, or fit it apart",
+                                   level: levels.min)
+          end
 
           super
         end

@@ -10,10 +10,16 @@ module MildAnvil
         # @raise [InvalidInput, InsufficientData]
         def initialize(levels, strengths)
           levels, strengths = Statistics::Checks.pairs(levels, strengths)
-          raise InvalidInput.new("the logarithm of level 0 is not defined: leave that level out of this fit", level: levels.min) unless levels.all?(&:positive?)
+          unless levels.all?(&:positive?)
+            raise InvalidInput.new("the logarithm of level 0 is not defined: leave that level out of this fit",
+                                   level: levels.min)
+          end
 
           Group.positive!(strengths)
-          raise InsufficientData.new("a line with limits needs at least 3 values", values: levels.size) if levels.size < 3
+          if levels.size < 3
+            raise InsufficientData.new("a line with limits needs at least 3 values",
+                                       values: levels.size)
+          end
 
           @levels = levels
           @logs = strengths.map { |y| Math.log(y) }
@@ -32,7 +38,8 @@ module MildAnvil
           row = [1.0, Math.log(level)]
           value = @fit.coefficients[0] + (exponent * row[1])
           reach = Group.two_sided(confidence, @fit.dof) * residual_deviation * Math.sqrt(1 + @fit.leverage(row))
-          LevelCurve::Prediction.new(level: level, fit: Math.exp(value), low: Math.exp(value - reach), high: Math.exp(value + reach), beyond: !level.between?(*@levels.minmax))
+          LevelCurve::Prediction.new(level: level, fit: Math.exp(value), low: Math.exp(value - reach),
+                                     high: Math.exp(value + reach), beyond: !level.between?(*@levels.minmax))
         end
       end
     end

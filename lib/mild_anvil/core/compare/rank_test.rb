@@ -17,7 +17,10 @@ module MildAnvil
         def initialize(a, b)
           a, b = [a, b].map { |list| Statistics::Checks.floats(list) }
           raise InsufficientData, "each group needs at least one value" if a.empty? || b.empty?
-          raise InvalidInput.new("the exact rank test takes up to #{MOST} values", values: a.size + b.size) if a.size + b.size > MOST
+          if a.size + b.size > MOST
+            raise InvalidInput.new("the exact rank test takes up to #{MOST} values",
+                                   values: a.size + b.size)
+          end
 
           @a = a
           @b = b
@@ -74,7 +77,9 @@ module MildAnvil
 
         # How many ways of choosing count_a ranks give each sum.
         def arrangements
-          @arrangements ||= @doubled.each_with_object(Array.new(count_a + 1) { Hash.new(0) }.tap { |ways| ways[0][0] = 1 }) do |rank, ways|
+          @arrangements ||= @doubled.each_with_object(Array.new(count_a + 1) do
+            Hash.new(0)
+          end.tap { |ways| ways[0][0] = 1 }) do |rank, ways|
             count_a.downto(1) { |k| ways[k - 1].each { |sum, n| ways[k][sum + rank] += n } }
           end.last
         end

@@ -54,7 +54,11 @@ module MildAnvil
         def fieller(va, vb, dof, confidence)
           t = Group.two_sided(confidence, dof)
           g = t * t * vb / (@b.mean**2)
-          raise InsufficientData.new("the denominator is not told from nothing with so few values: a ratio has no limits", g: g) if g >= 1
+          if g >= 1
+            raise InsufficientData.new(
+              "the denominator is not told from nothing with so few values: a ratio has no limits", g: g
+            )
+          end
 
           r = value
           root = t / @b.mean * Math.sqrt(va + (r * r * vb) - (g * va))

@@ -26,7 +26,11 @@ module MildAnvil
 
         def allowed?(trial) = super && trial[1].positive?
         def value(level, (plateau, rate)) = plateau * -Statistics::SmallDifferences.expm1(-rate * level)
-        def gradient(level) = [-Statistics::SmallDifferences.expm1(-parameters[1] * level), parameters[0] * level * Math.exp(-parameters[1] * level)]
+
+        def gradient(level)
+          [-Statistics::SmallDifferences.expm1(-parameters[1] * level),
+           parameters[0] * level * Math.exp(-parameters[1] * level)]
+        end
       end
     end
   end

@@ -13,7 +13,9 @@ module MildAnvil
         def holm(p)
           order = checked(p).each_index.sort_by { |i| p[i] }
           highest = 0.0
-          raised = order.each_with_index.to_h { |i, place| [i, highest = (p[i] * (p.size - place)).clamp(highest, 1.0)] }
+          raised = order.each_with_index.to_h do |i, place|
+            [i, highest = (p[i] * (p.size - place)).clamp(highest, 1.0)]
+          end
           p.each_index.map { |i| raised[i] }
         end
 
@@ -25,7 +27,9 @@ module MildAnvil
         def benjamini_hochberg(p)
           order = checked(p).each_index.sort_by { |i| -p[i] }
           lowest = 1.0
-          lowered = order.each_with_index.to_h { |i, place| [i, lowest = [lowest, p[i] * p.size / (p.size - place)].min] }
+          lowered = order.each_with_index.to_h do |i, place|
+            [i, lowest = [lowest, p[i] * p.size / (p.size - place)].min]
+          end
           p.each_index.map { |i| lowered[i] }
         end
 

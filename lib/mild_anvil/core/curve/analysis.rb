@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Curve
-      # What all findings of one recording share: sense of loading, zero, noise, net force, spikes set aside, turning points.
+      # What all findings of one recording share: sense of loading, zero, noise, net force, spikes set aside, turning
+      # points.
       class Analysis
         # Bump when a change could give another finding for the same samples.
         RULE_VERSION = "2"
@@ -45,7 +46,9 @@ module MildAnvil
         def inspect = "#<#{self.class} of #{recording.size} samples>"
 
         # @return [Array<Finding>] of all registered findings, in order of time
-        def findings = @findings ||= Findings.all.flat_map { |kind| of(kind) }.sort_by.with_index { |f, i| [f.at_seconds || 0.0, i] }
+        def findings
+          @findings ||= Findings.all.flat_map { |kind| of(kind) }.sort_by.with_index { |f, i| [f.at_seconds || 0.0, i] }
+        end
 
         # @return [Array<Finding>] of one kind; computed once, for those that build on each other
         # One that cannot be had from these samples leaves the others, and the pull, as they are.
@@ -76,13 +79,20 @@ module MildAnvil
         def noise_newtons = @noise_newtons ||= [sigma_newtons, noise_under_load].max
 
         # @return [Array<Float>] net force, newtons
-        def net = @net ||= offset_newtons.zero? ? readings : Packed.unpack(Packed.shifted(@packed_readings, 1, offset_newtons))
+        def net
+          @net ||= offset_newtons.zero? ? readings : Packed.unpack(Packed.shifted(@packed_readings, 1, offset_newtons))
+        end
 
         # @return [Array<Float>] net force with every spike replaced by what stands beside it
         def clean = @clean ||= Spikes.without(net, spikes)
 
         # @return [Array<Integer>] samples set aside
-        def spikes = @spikes ||= Spikes.find(readings, packed: @packed_readings, noise: [first_noise, Noise.of(@packed_readings, readings.size, fewest: FEWEST_ROUGH)].max, floor: first_level(readings))
+        def spikes
+          @spikes ||= Spikes.find(readings, packed: @packed_readings,
+                                            noise: [first_noise,
+                                                    Noise.of(@packed_readings, readings.size,
+                                                             fewest: FEWEST_ROUGH)].max, floor: first_level(readings))
+        end
 
         # @return [Integer] the sample of the highest force, spikes set aside
         def peak_index = @peak_index ||= unspiked.index(unspiked.max)
@@ -90,7 +100,9 @@ module MildAnvil
         def peak_newtons = clean[peak_index]
 
         # @return [String] clean, packed
-        def packed = @packed ||= spikes.empty? ? Packed.shifted(@packed_readings, 1, offset_newtons) : Packed.pack(clean)
+        def packed
+          @packed ||= spikes.empty? ? Packed.shifted(@packed_readings, 1, offset_newtons) : Packed.pack(clean)
+        end
 
         # @return [Array<Fall>]
         def falls = @falls ||= Falls.new(self).all
@@ -172,7 +184,12 @@ module MildAnvil
           rest = unspiked[0..leaves]
           centre = median(rest)
           sigma = Noise::SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })
-          Quiet.new(last: leaves, level: centre, sigma: sigma).freeze unless same_throughout? && unspiked[peak_index] - centre < [NEVER_LEFT_SIGMAS * sigma, NEVER_LEFT_SHARE * centre].max
+          unless same_throughout? && unspiked[peak_index] - centre < [
+            NEVER_LEFT_SIGMAS * sigma, NEVER_LEFT_SHARE * centre
+          ].max
+            Quiet.new(last: leaves, level: centre,
+                      sigma: sigma).freeze
+          end
         end
 
         def same_throughout? = unspiked.min > (1 - STEADY_SHARE) * unspiked.max
@@ -190,7 +207,11 @@ module MildAnvil
         def noise_under_load = Noise.of(packed, peak_index, fewest: FEWEST_ROUGH)
 
         def median(values)
-          values = (0...values.size).step((values.size / MEDIAN_LOOK) + 1).map { |i| values[i] } if values.size > MEDIAN_LOOK
+          if values.size > MEDIAN_LOOK
+            values = (0...values.size).step((values.size / MEDIAN_LOOK) + 1).map do |i|
+              values[i]
+            end
+          end
           sorted = values.sort
           (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2.0
         end

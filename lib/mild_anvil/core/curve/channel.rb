@@ -3,9 +3,11 @@
 module MildAnvil
   module Core
     module Curve
-      # One measured quantity of a recording, SI, NaN where the logger wrote none; as an array or packed, whichever is asked for.
+      # One measured quantity of a recording, SI, NaN where the logger wrote none; as an array or packed, whichever is
+      # asked for.
       #
-      # role: "force", "displacement", "torque" ...; unit: the Unit it was read in; main: whether it is the pull's force.
+      # role: "force", "displacement", "torque" ...; unit: the Unit it was read in; main: whether it is the pull's
+      # force.
       class Channel
         attr_reader :name, :role, :unit, :sign, :main
 

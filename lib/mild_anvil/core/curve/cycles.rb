@@ -32,20 +32,26 @@ module MildAnvil
           best = runs.max_by(&:size)
           return if best.nil? || best.size < FEWEST
 
-          Group.new(cycles: best.each_with_index.map { |(start, top, bottom), i| Cycle.new(number: i + 1, start: foot(start, top), top: top, bottom: foot(bottom, top)) }).freeze
+          Group.new(cycles: best.each_with_index.map do |(start, top, bottom), i|
+            Cycle.new(number: i + 1, start: foot(start, top), top: top, bottom: foot(bottom, top))
+          end).freeze
         end
 
         private
 
         def runs
-          triples = turns.each_cons(3).select { |a, b, c| a.last == -1 && b.last == 1 && c.last == -1 }.map { |triple| triple.map(&:first) }
+          triples = turns.each_cons(3).select do |a, b, c|
+            a.last == -1 && b.last == 1 && c.last == -1
+          end.map { |triple| triple.map(&:first) }
           triples = triples.select { |start, top, bottom| unloaded?(top, bottom) && pointed?(start, top, bottom) }
           triples.slice_when { |one, other| one.last != other.first || !alike?(one, other) }.to_a
         end
 
-        # A rest at the bottom belongs to no cycle: the foot is the sample nearest to the top that is still at the bottom.
+        # A rest at the bottom belongs to no cycle: the foot is the sample nearest to the top that is still at the
+        # bottom.
         def foot(bottom, top)
-          gate = @forces[bottom] + [Analysis::REST_SIGMAS * @analysis.noise_newtons, FOOT_SHARE * @analysis.peak_newtons].max
+          gate = @forces[bottom] + [Analysis::REST_SIGMAS * @analysis.noise_newtons,
+                                    FOOT_SHARE * @analysis.peak_newtons].max
           step = top <=> bottom
           PackedSearch.walk(@analysis.packed, bottom + step, top + step, high: gate) - step
         end
@@ -59,7 +65,9 @@ module MildAnvil
         def alike?(one, other)
           first = @forces[one[1]] - @forces[one[2]]
           second = @forces[other[1]] - @forces[other[2]]
-          (first - second).abs <= ALIKE_SHARE * [first, second].max && (@forces[one[1]] - @forces[other[1]]).abs <= ALIKE_SHARE * @forces[one[1]]
+          (first - second).abs <= ALIKE_SHARE * [first,
+                                                 second].max &&
+            (@forces[one[1]] - @forces[other[1]]).abs <= ALIKE_SHARE * @forces[one[1]]
         end
 
         # By a reversal of the displacement, or smoothly.
@@ -75,7 +83,8 @@ module MildAnvil
           middle = (@forces[top] + [@forces[start], @forces[bottom]].max) / 2
           high = @forces[top] - (0.05 * (@forces[top] - middle))
           above = PackedSearch.count(@analysis.packed, start, bottom, high)
-          above <= MOST_TOP_SHARE * (bottom - start) && above < 0.5 * PackedSearch.count(@analysis.packed, start, bottom, middle)
+          above <= MOST_TOP_SHARE * (bottom - start) && above < 0.5 * PackedSearch.count(@analysis.packed, start,
+                                                                                         bottom, middle)
         end
       end
     end

@@ -5,9 +5,11 @@ module MildAnvil
     module Curve
       # Every fall of the force, and what it was: a failure, a sliding one, an unloading, or a relaxation.
       #
-      # top and bottom: samples of the turning points; start and finish: where 10 % and 90 % of the fall lie; drop in newtons;
+      # top and bottom: samples of the turning points; start and finish: where 10 % and 90 % of the fall lie; drop in
+      # newtons;
       # recovers: the first sample above the top again, nil if there is none.
-      Fall = Struct.new(:top, :bottom, :start, :finish, :drop, :level, :kind, :seconds, :slide, :recovers, keyword_init: true) do
+      Fall = Struct.new(:top, :bottom, :start, :finish, :drop, :level, :kind, :seconds, :slide, :recovers,
+                        keyword_init: true) do
         # Something of the specimen or its fixture gave way.
         def material? = %i[failure sliding].include?(kind)
         def drop_share = drop / level
@@ -42,7 +44,9 @@ module MildAnvil
         # @return [Array<Fall>] in order
         def all
           turns = PackedSearch.turns(@analysis.packed, gate)
-          pairs = turns.each_cons(2).select { |a, b| a.last == 1 && b.last == -1 && @forces[a.first] >= LEAST_LEVEL_SHARE * @peak }
+          pairs = turns.each_cons(2).select do |a, b|
+            a.last == 1 && b.last == -1 && @forces[a.first] >= LEAST_LEVEL_SHARE * @peak
+          end
           falls = pairs.map { |a, b| fall(a.first, b.first) }
           recoveries(falls)
           falls.each { |f| f.kind = kind(f) }
@@ -57,8 +61,10 @@ module MildAnvil
           level = @forces[top]
           drop = level - @forces[bottom]
           start = PackedSearch.walk(@analysis.packed, bottom, top, high: (level - (EDGE_SHARE * drop)).prev_float)
-          finish = PackedSearch.walk(@analysis.packed, start, bottom, low: (@forces[bottom] + (EDGE_SHARE * drop)).next_float)
-          Fall.new(top: top, bottom: bottom, start: start, finish: finish, drop: drop, level: level, seconds: @axis[finish] - @axis[start],
+          finish = PackedSearch.walk(@analysis.packed, start, bottom,
+                                     low: (@forces[bottom] + (EDGE_SHARE * drop)).next_float)
+          Fall.new(top: top, bottom: bottom, start: start, finish: finish, drop: drop, level: level,
+                   seconds: @axis[finish] - @axis[start],
                    slide: @analysis.travel&.from(start, finish))
         end
 
@@ -87,14 +93,18 @@ module MildAnvil
         def elastic(fall) = fall.drop / @analysis.usual_stiffness
 
         def unloading?(fall)
-          return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall) if @analysis.travel && fall.slide.abs > 4 * @analysis.travel.sigma
+          if @analysis.travel && fall.slide.abs > 4 * @analysis.travel.sigma
+            return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall)
+          end
           return false if sudden?(fall) || leap?(fall)
 
           fall.drop / fall.seconds <= FASTEST_UNLOADING * @analysis.loading_rate
         end
 
         def leap?(fall)
-          (fall.start...fall.finish).any? { |i| @forces[i] - @forces[i + 1] > LEAP_SHARE * fall.drop } && fall.finish - fall.start < 8 && fall.drop_share > 0.3
+          (fall.start...fall.finish).any? do |i|
+            @forces[i] - @forces[i + 1] > LEAP_SHARE * fall.drop
+          end && fall.finish - fall.start < 8 && fall.drop_share > 0.3
         end
 
         # A held force that sags: slow, and nothing moves on; or little, while the drive stood between two strokes.
@@ -106,7 +116,10 @@ module MildAnvil
           @analysis.travel.nil? || fall.slide < SLIDE_SHARE * elastic(fall)
         end
 
-        def stands?(fall) = @analysis.travel && @analysis.travel_rate.positive? && fall.slide.abs < STANDS_SHARE * @analysis.travel_rate * fall.seconds
+        def stands?(fall)
+          @analysis.travel && @analysis.travel_rate.positive? &&
+            fall.slide.abs < STANDS_SHARE * @analysis.travel_rate * fall.seconds
+        end
 
         def slid?(fall) = @analysis.travel && fall.slide > SLIDE_SHARE * elastic(fall)
       end

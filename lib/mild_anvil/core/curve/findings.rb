@@ -9,7 +9,9 @@ module MildAnvil
         module_function
 
         # @return [Array<Module>]
-        def all = constants.map { |name| const_get(name) }.select { |m| m.respond_to?(:find) }.sort_by { |m| m::POSITION }
+        def all
+          constants.map { |name| const_get(name) }.select { |m| m.respond_to?(:find) }.sort_by { |m| m::POSITION }
+        end
       end
     end
   end

@@ -13,13 +13,19 @@ module MildAnvil
         # @return [Hash{String => Array<Float>}] by the channel's name
         def others(analysis)
           channels = analysis.recording.channels.reject(&:main).select { |c| c.role == analysis.recording.main.role }
-          channels.to_h { |channel| [channel.name, net(analysis, channel)] }.select { |_, forces| moves?(analysis, forces) }
+          channels.to_h do |channel|
+            [channel.name, net(analysis, channel)]
+          end.select { |_, forces| moves?(analysis, forces) }
         end
 
         # @return [Float] the median of other over main while there is load
         def ratio(analysis, forces)
           stride = [forces.size / 4000, 1].max
-          found = (0...forces.size).step(stride).filter_map { |i| forces[i] / analysis.clean[i] if analysis.clean[i] >= LOADED_SHARE * analysis.peak_newtons && !forces[i].nan? }.sort
+          found = (0...forces.size).step(stride).filter_map do |i|
+            if analysis.clean[i] >= LOADED_SHARE * analysis.peak_newtons && !forces[i].nan?
+              forces[i] / analysis.clean[i]
+            end
+          end.sort
           found.empty? ? 0.0 : found[found.size / 2]
         end
 

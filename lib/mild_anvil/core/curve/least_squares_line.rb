@@ -19,7 +19,8 @@ module MildAnvil
           sxy = x.zip(y).sum { |a, b| (a - mean_x) * (b - mean_y) }
           syy = y.sum { |v| (v - mean_y)**2 }
           slope = sxy / sxx
-          new(slope: slope, intercept: mean_y - (slope * mean_x), r_squared: syy.positive? ? sxy * sxy / (sxx * syy) : 1.0, count: x.size)
+          new(slope: slope, intercept: mean_y - (slope * mean_x),
+              r_squared: syy.positive? ? sxy * sxy / (sxx * syy) : 1.0, count: x.size)
         end
 
         # @return [Float] the displacement that the line gives a force

@@ -25,7 +25,8 @@ module MildAnvil
           return unless sxx.positive?
 
           slope = sxy / sxx
-          LeastSquaresLine.new(slope: slope, intercept: @mean_force + (y / n) - (slope * (@mean_way + (x / n))), r_squared: syy.positive? ? sxy * sxy / (sxx * syy) : 1.0, count: n)
+          LeastSquaresLine.new(slope: slope, intercept: @mean_force + (y / n) - (slope * (@mean_way + (x / n))),
+                               r_squared: syy.positive? ? sxy * sxy / (sxx * syy) : 1.0, count: n)
         end
       end
     end

@@ -12,7 +12,8 @@ module MildAnvil
         LEAST_SECONDS = 1.0
         LEAST_BLOCKS = 6
         LEAST_LEVEL_SHARE = 0.05 # of the peak; below that it is rest
-        # In a hold the force changes, and the displacement goes on, by no more than this share of what it did on the ramp.
+        # In a hold the force changes, and the displacement goes on, by no more than this share of what it did on the
+        # ramp.
         SLOPE_SHARE = 0.25
         CREEP_SHARE = 0.2
         KNEE_SHARE = 0.004
@@ -56,17 +57,22 @@ module MildAnvil
         def ramp?(from, to)
           reach = [(to - from) / 4, 1].max
           inner = (@means[to] - @means[from]).abs / (to - from)
-          outer = [(@means[from] - @means[[from - reach, 0].max]).abs, (@means[[to + reach, @means.size - 1].min] - @means[to]).abs].max / reach
+          outer = [(@means[from] - @means[[from - reach, 0].max]).abs,
+                   (@means[[to + reach, @means.size - 1].min] - @means[to]).abs].max / reach
           inner > RAMP_SHARE * outer
         end
 
         # For every start the farthest end with all of it within the tolerance, where that may be a hold.
         def longest
-          PackedSearch.stretches(Packed.pack(@means), least_tolerance, LEVEL_SHARE).reject { |from, to| to - from + 1 < LEAST_BLOCKS || ramp?(from, to) }
+          PackedSearch.stretches(Packed.pack(@means), least_tolerance, LEVEL_SHARE).reject do |from, to|
+            to - from + 1 < LEAST_BLOCKS || ramp?(from, to)
+          end
         end
 
         # How far the means of a held force may lie apart, whatever it is.
-        def least_tolerance = @least_tolerance ||= [PEAK_SHARE * @peak, SIGMAS * @analysis.sigma_newtons / Math.sqrt(@width)].max
+        def least_tolerance
+          @least_tolerance ||= [PEAK_SHARE * @peak, SIGMAS * @analysis.sigma_newtons / Math.sqrt(@width)].max
+        end
 
         # The ramps at both ends are cut off at the knees.
         def trimmed(first, last)

@@ -35,8 +35,10 @@ module MildAnvil
             stride = [@analysis.clean.size / STRETCHES, 1].max
             forces = @analysis.clean
             least = [4 * @analysis.sigma_newtons, @peak / (4.0 * STRETCHES)].max
-            (0...(forces.size - stride)).step(stride).map { |i| [i, i + stride] }
-                                        .select { |a, b| forces[b] - forces[a] > least && SHARES.cover?(forces[b] / @peak) && @axis[b] > @axis[a] }
+            stretches = (0...(forces.size - stride)).step(stride).map { |i| [i, i + stride] }
+            stretches.select do |a, b|
+              forces[b] - forces[a] > least && SHARES.cover?(forces[b] / @peak) && @axis[b] > @axis[a]
+            end
           end
         end
 

@@ -20,7 +20,8 @@ module MildAnvil
           even = interval.positive? && Packed.survey(packed).off_grid <= interval * EVEN_WITHIN_SHARE
           return new(size: size, start_seconds: first, interval_seconds: interval) if even
 
-          new(size: size, start_seconds: first, stamps: stamps.is_a?(String) ? Packed.unpack(packed) : stamps, interval_seconds: nil)
+          new(size: size, start_seconds: first, stamps: stamps.is_a?(String) ? Packed.unpack(packed) : stamps,
+              interval_seconds: nil)
         end
 
         def initialize(size:, start_seconds:, interval_seconds:, stamps: nil)

@@ -5,7 +5,8 @@ module MildAnvil
     module Curve
       # The first loading through: samples at which the force is higher than ever before, up to the first event.
       #
-      # Loops of unloading and reloading are left out. After cycles the last loading counts, since every cycle leaves some set.
+      # Loops of unloading and reloading are left out. After cycles the last loading counts, since every cycle leaves
+      # some set.
       class VirginBranch
         MOST = 4_000 # points; a longer branch is thinned evenly
         BACK_SIGMAS = 3
@@ -17,7 +18,10 @@ module MildAnvil
         end
 
         # @return [Array<Integer>] samples in order
-        def indices = @indices ||= PackedSearch.climb(@analysis.packed, start, stop, ((stop - start) / MOST) + 1, BACK_SIGMAS * @analysis.noise_newtons)
+        def indices
+          @indices ||= PackedSearch.climb(@analysis.packed, start, stop, ((stop - start) / MOST) + 1,
+                                          BACK_SIGMAS * @analysis.noise_newtons)
+        end
 
         # @return [Array<Integer>] those with a force in the window
         def within(low, high)

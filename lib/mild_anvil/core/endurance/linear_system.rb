@@ -15,7 +15,11 @@ module MildAnvil
           unit = ->(i) { Array.new(size) { |k| k == i ? 1.0 : 0.0 } }
           diagonal = Array.new(size) { |i| fit.leverage(unit.call(i)) }
           Array.new(size) do |i|
-            Array.new(size) { |j| i == j ? diagonal[i] : (fit.leverage(unit.call(i).zip(unit.call(j)).map(&:sum)) - diagonal[i] - diagonal[j]) / 2 }
+            Array.new(size) do |j|
+              next diagonal[i] if i == j
+
+              (fit.leverage(unit.call(i).zip(unit.call(j)).map(&:sum)) - diagonal[i] - diagonal[j]) / 2
+            end
           end
         end
       end

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Endurance
-      # A straight line over the logarithm of time: d = A + B·log10 t; relaxation of a force is the same with B below zero.
+      # A straight line over the logarithm of time: d = A + B·log10 t; relaxation of a force is the same with B below
+      # zero.
       class LogCreep
         FEWEST = 3
 
@@ -15,8 +16,16 @@ module MildAnvil
         # Source: Findley, Lai and Onaran, Creep and Relaxation of Nonlinear Viscoelastic Materials, 1976, chapter 2
         def initialize(times, values)
           times, values = Statistics::Checks.pairs(times, values)
-          raise InvalidInput.new("the logarithm of time zero is not defined: leave the reading at time zero out of this fit", time: times.min) unless times.all?(&:positive?)
-          raise InsufficientData.new("a line with an interval needs at least #{FEWEST} readings", readings: times.size) if times.size < FEWEST
+          unless times.all?(&:positive?)
+            raise InvalidInput.new(
+              "the logarithm of time zero is not defined: leave the reading at time zero out of this fit",
+              time: times.min
+            )
+          end
+          if times.size < FEWEST
+            raise InsufficientData.new("a line with an interval needs at least #{FEWEST} readings",
+                                       readings: times.size)
+          end
 
           @values = values
           @fit = Statistics::LinearFit.new([Array.new(times.size, 1.0), times.map { |t| Math.log10(t) }], values)
@@ -39,7 +48,8 @@ module MildAnvil
           t = Statistics::StudentT.quantile((1 + confidence) / 2, fit.dof)
           line = t * fit.standard_error(row)
           one = t * fit.residual_deviation * Math.sqrt(1 + fit.leverage(row))
-          { value: value, low: value - line, high: value + line, prediction_low: value - one, prediction_high: value + one }
+          { value: value, low: value - line, high: value + line, prediction_low: value - one,
+            prediction_high: value + one }
         end
       end
     end

@@ -19,14 +19,19 @@ module MildAnvil
         # @raise [InsufficientData] with fewer than four readings: three fit three unknowns exactly
         # @raise [InvalidInput] for a time that is not above zero
         # Source: Findley, Lai and Onaran, Creep and Relaxation of Nonlinear Viscoelastic Materials, 1976, chapter 2
-        # Method: least squares, n - 3 degrees of freedom; interval of the extrapolation by the delta method.    Checked: docs/validation.md, section 12
+        # Method: least squares, n - 3 degrees of freedom; interval of the extrapolation by the delta method. Checked:
+        # docs/validation.md, section 12
         def initialize(times, displacements)
           times, displacements = Statistics::Checks.pairs(times, displacements)
           if times.size < FEWEST
-            raise InsufficientData.new("#{times.size} readings fit three unknowns exactly or not at all: no residual, no interval. Take at least #{FEWEST}",
+            raise InsufficientData.new("#{times.size} readings fit three unknowns exactly or not at all: no " \
+                                       "residual, no interval. Take at least #{FEWEST}",
                                        readings: times.size)
           end
-          raise InvalidInput.new("the power law needs times above zero: leave out the reading at time zero", times: times.first(3)) unless times.all?(&:positive?)
+          unless times.all?(&:positive?)
+            raise InvalidInput.new("the power law needs times above zero: leave out the reading at time zero",
+                                   times: times.first(3))
+          end
 
           @times = times
           @displacements = displacements
@@ -69,10 +74,15 @@ module MildAnvil
         def power!
           return if @exponent >= LEAST_EXPONENT
 
-          raise InsufficientData.new("the exponent runs to nothing: these readings follow the logarithm of time, not a power of it. Use the log-time line", exponent: @exponent)
+          raise InsufficientData.new(
+            "the exponent runs to nothing: these readings follow the logarithm of time, not a power of it. Use the " \
+            "log-time line", exponent: @exponent
+          )
         end
 
-        def linear(b) = Statistics::LinearFit.new([Array.new(@times.size, 1.0), @logs.map { |l| Math.exp(b * l) }], @displacements)
+        def linear(b)
+          Statistics::LinearFit.new([Array.new(@times.size, 1.0), @logs.map { |l| Math.exp(b * l) }], @displacements)
+        end
 
         # Gauss-Newton from where the search ended: the search knows the exponent only to half the digits.
         def polished(b)

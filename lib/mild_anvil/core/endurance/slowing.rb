@@ -16,7 +16,10 @@ module MildAnvil
         def rates(times, values)
           times, values = Statistics::Checks.pairs(times, values)
           times.zip(values).each_cons(2).map do |(t1, v1), (t2, v2)|
-            raise InvalidInput.new("two readings stand at #{t1}: a rate needs time between them", time: t1) unless t2 > t1
+            unless t2 > t1
+              raise InvalidInput.new("two readings stand at #{t1}: a rate needs time between them",
+                                     time: t1)
+            end
 
             (v2 - v1) / (t2 - t1)
           end

@@ -10,7 +10,9 @@ module MildAnvil
         module_function
 
         # @param expanded [Float] U of the certificate; @param factor [Float] its k; @param dof [Float, nil]
-        def calibration(expanded, factor: 2.0, dof: nil) = Part.new(name: :calibration, standard: expanded.fdiv(factor), dof: dof || Float::INFINITY, shared: true)
+        def calibration(expanded, factor: 2.0, dof: nil)
+          Part.new(name: :calibration, standard: expanded.fdiv(factor), dof: dof || Float::INFINITY, shared: true)
+        end
 
         # @param step [Float] of the display: a full step is a rectangle of that width
         def resolution(step) = Part.new(name: :resolution, standard: step / Math.sqrt(12))
@@ -19,9 +21,12 @@ module MildAnvil
         def zero_drift(half_width) = Part.new(name: :zero_drift, standard: half_width / Math.sqrt(3))
 
         # @param deviation [Float] of one reading; @param readings [Integer] in the mean
-        def repeatability(deviation, readings) = Part.new(name: :repeatability, standard: deviation / Math.sqrt(readings), dof: readings - 1)
+        def repeatability(deviation, readings)
+          Part.new(name: :repeatability, standard: deviation / Math.sqrt(readings), dof: readings - 1)
+        end
 
-        # A pull that is out of line reads too high: the force along the specimen is F·cos of an angle anywhere up to the largest.
+        # A pull that is out of line reads too high: the force along the specimen is F·cos of an angle anywhere up to
+        # the largest.
         # @param reading [Float]
         # @param degrees [Float] the largest angle
         # Source: JCGM 100:2008 (GUM), F.2.4.4
@@ -34,11 +39,14 @@ module MildAnvil
           Part.new(name: :misalignment, standard: reading * Math.sqrt([variance, 0.0].max), bias: reading * (1 - mean))
         end
 
-        # What the sampling can have missed lies between nothing and rate × interval: half of it is added, and it is that wide.
+        # What the sampling can have missed lies between nothing and rate × interval: half of it is added, and it is
+        # that wide.
         def sampling(missed) = Part.new(name: :sampling, standard: missed / Math.sqrt(12), bias: -missed / 2.0)
 
         # @param force [Float]; @param tolerance_share [Float] of the masses, a rectangle either way
-        def masses(force, tolerance_share) = Part.new(name: :masses, standard: force * tolerance_share / Math.sqrt(3), shared: true)
+        def masses(force, tolerance_share)
+          Part.new(name: :masses, standard: force * tolerance_share / Math.sqrt(3), shared: true)
+        end
 
         # @param force [Float]; @param share [Float] how well local gravity is known
         def gravity(force, share) = Part.new(name: :gravity, standard: force * share / Math.sqrt(3), shared: true)

@@ -15,7 +15,10 @@ module MildAnvil
         # Method: least squares on the centred and scaled force, turned back at the end.
         def initialize(applied, indicated)
           applied, indicated = Statistics::Checks.pairs(applied, indicated)
-          raise InsufficientData.new("a parabola with a test needs at least #{FEWEST} points at three forces", points: applied.size, forces: applied.uniq.size) if applied.size < FEWEST || applied.uniq.size < 3
+          if applied.size < FEWEST || applied.uniq.size < 3
+            raise InsufficientData.new("a parabola with a test needs at least #{FEWEST} points at three forces",
+                                       points: applied.size, forces: applied.uniq.size)
+          end
 
           mean = applied.sum / applied.size
           @scale = applied.map { |x| (x - mean).abs }.max

@@ -29,12 +29,18 @@ module MildAnvil
 
         # The same for a whole production, whose true values scatter.
         # @return [Float] share that is accepted though it is below the limit
-        def false_accept(mean, deviation) = integral(mean, deviation, -Float::INFINITY, @limit) { |z| Statistics::Normal.upper_tail(z) }
+        def false_accept(mean, deviation)
+          integral(mean, deviation, -Float::INFINITY, @limit) { |z| Statistics::Normal.upper_tail(z) }
+        end
 
         # @return [Float] share that is rejected though it is above the limit
-        def false_reject(mean, deviation) = integral(mean, deviation, @limit, Float::INFINITY) { |z| Statistics::Normal.cdf(z) }
+        def false_reject(mean, deviation)
+          integral(mean, deviation, @limit, Float::INFINITY) { |z| Statistics::Normal.cdf(z) }
+        end
 
-        def probability_accept(mean, deviation) = Statistics::Normal.upper_tail((acceptance_limit - mean) / Math.hypot(deviation, @standard))
+        def probability_accept(mean, deviation)
+          Statistics::Normal.upper_tail((acceptance_limit - mean) / Math.hypot(deviation, @standard))
+        end
 
         private
 
@@ -48,7 +54,8 @@ module MildAnvil
           even = (1...PANELS).map { |i| low + ((high - low) * i / PANELS) }
           breaks = [low, high, *[*turns, *even].select { |b| b > low && b < high }].sort.uniq
           Statistics::GaussLegendre.each_node(breaks).sum do |true_value, weight|
-            weight / deviation * Statistics::Normal.density((true_value - mean) / deviation) * yield((acceptance_limit - true_value) / @standard)
+            density = Statistics::Normal.density((true_value - mean) / deviation)
+            weight / deviation * density * yield((acceptance_limit - true_value) / @standard)
           end
         end
       end

@@ -12,7 +12,10 @@ module MildAnvil
         # @raise [InsufficientData, InvalidInput]
         def initialize(applied, indicated, confidence: 0.95)
           applied, indicated = Statistics::Checks.pairs(applied, indicated)
-          raise InsufficientData.new("a line through zero with limits needs at least 2 points", points: applied.size) if applied.size < 2
+          if applied.size < 2
+            raise InsufficientData.new("a line through zero with limits needs at least 2 points",
+                                       points: applied.size)
+          end
 
           @fit = Statistics::LinearFit.new([applied], indicated)
           @confidence = confidence

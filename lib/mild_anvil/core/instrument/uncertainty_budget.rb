@@ -5,10 +5,12 @@ module MildAnvil
     module Instrument
       # How well a reading is known: every part with its standard uncertainty, combined and expanded.
       #
-      # Shared parts (calibration, masses, g) are the same in every reading and do not shrink with n; random parts are already
+      # Shared parts (calibration, masses, g) are the same in every reading and do not shrink with n; random parts are
+      # already
       # in the scatter of the breaks. Each is counted once.
       class UncertaintyBudget
-        # standard: standard uncertainty; dof: Infinity for what is known by other means; shared: the same in every reading;
+        # standard: standard uncertainty; dof: Infinity for what is known by other means; shared: the same in every
+        # reading;
         # bias: what is subtracted for a one-sided effect.
         Part = Struct.new(:name, :standard, :dof, :shared, :bias, keyword_init: true) do
           def initialize(dof: Float::INFINITY, shared: false, bias: 0.0, **rest) = super
@@ -21,7 +23,9 @@ module MildAnvil
         # @raise [InsufficientData] without any part
         # Source: JCGM 100:2008 (GUM), 4.3, 5.1, G.4
         def initialize(reading, parts, confidence: 0.95)
-          raise InsufficientData, "a budget needs at least one part above zero" unless parts.any? { |p| p.standard.positive? }
+          raise InsufficientData, "a budget needs at least one part above zero" unless parts.any? do |p|
+            p.standard.positive?
+          end
 
           @reading = reading
           @parts = parts

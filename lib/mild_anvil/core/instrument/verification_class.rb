@@ -3,14 +3,19 @@
 module MildAnvil
   module Core
     module Instrument
-      # Which class of ISO 7500-1 the relative errors of a check keep. Figures to be checked against the edition in force.
+      # Which class of ISO 7500-1 the relative errors of a check keep. Figures to be checked against the edition in
+      # force.
       class VerificationClass
         # Limits in per cent by class.
         LIMITS = {
-          0.5 => { indication: 0.5, repeatability: 0.5, reversibility: 0.75, zero: 0.05, resolution: 0.25, lowest_resolutions: 400 },
-          1.0 => { indication: 1.0, repeatability: 1.0, reversibility: 1.5, zero: 0.1, resolution: 0.5, lowest_resolutions: 200 },
-          2.0 => { indication: 2.0, repeatability: 2.0, reversibility: 3.0, zero: 0.2, resolution: 1.0, lowest_resolutions: 100 },
-          3.0 => { indication: 3.0, repeatability: 3.0, reversibility: 4.5, zero: 0.3, resolution: 1.5, lowest_resolutions: 67 }
+          0.5 => { indication: 0.5, repeatability: 0.5, reversibility: 0.75, zero: 0.05, resolution: 0.25,
+                   lowest_resolutions: 400 },
+          1.0 => { indication: 1.0, repeatability: 1.0, reversibility: 1.5, zero: 0.1, resolution: 0.5,
+                   lowest_resolutions: 200 },
+          2.0 => { indication: 2.0, repeatability: 2.0, reversibility: 3.0, zero: 0.2, resolution: 1.0,
+                   lowest_resolutions: 100 },
+          3.0 => { indication: 3.0, repeatability: 3.0, reversibility: 4.5, zero: 0.3, resolution: 1.5,
+                   lowest_resolutions: 67 }
         }.freeze
         SOURCE = "ISO 7500-1 (check against the edition in force)"
         FEWEST_SERIES = 3
@@ -31,7 +36,9 @@ module MildAnvil
         # @param masses_share [Float, nil] relative tolerance of the masses
         # @raise [InsufficientData] without a level
         def initialize(levels, resolution:, range_maximum:, zero_residual: 0.0, masses_share: nil)
-          raise InsufficientData, "a check needs at least one force above zero" if levels.empty? || levels.any? { |l| !l.applied.positive? || l.up.empty? }
+          raise InsufficientData, "a check needs at least one force above zero" if levels.empty? || levels.any? do |l|
+            !l.applied.positive? || l.up.empty?
+          end
 
           @levels = levels
           @resolution = resolution
@@ -54,7 +61,10 @@ module MildAnvil
           full = levels.select { |l| l.applied >= 0.19 * @range_maximum }
           [("fewer than #{FEWEST_SERIES} series" if levels.any? { |l| l.up.size < FEWEST_SERIES }),
            ("fewer than #{FEWEST_LEVELS} levels from 20 to 100 % of the range" if full.size < FEWEST_LEVELS),
-           ("the masses are known to #{format('%g', 100 * @masses_share)} % only" if @masses_share && @masses_share > WORST_MASSES_SHARE)].compact
+           (if @masses_share && @masses_share > WORST_MASSES_SHARE
+              "the masses are known to #{format('%g',
+                                                100 * @masses_share)} % only"
+            end)].compact
         end
 
         private
@@ -62,16 +72,21 @@ module MildAnvil
         def errors_of(level)
           percent = ->(reading) { 100.0 * (reading - level.applied) / level.applied }
           each = level.up.map(&percent)
-          raise InvalidInput.new("at #{format('%g', level.applied)} there are more readings on the way down than up", applied: level.applied) if level.down.to_a.size > level.up.size
+          if level.down.to_a.size > level.up.size
+            raise InvalidInput.new("at #{format('%g', level.applied)} there are more readings on the way down than up",
+                                   applied: level.applied)
+          end
 
           back = level.down.to_a.zip(level.up).map { |down, up| 100.0 * (down - up) / level.applied }
           Errors.new(applied: level.applied, indication: each.sum.fdiv(each.size), repeatability: each.max - each.min,
-                     reversibility: back.empty? ? nil : back.sum.fdiv(back.size), resolution: 100 * resolution / level.applied)
+                     reversibility: back.empty? ? nil : back.sum.fdiv(back.size),
+                     resolution: 100 * resolution / level.applied)
         end
 
         def keeps?(limits)
           zero_share <= limits[:zero] && errors.all? do |e|
-            e.indication.abs <= limits[:indication] && e.repeatability <= limits[:repeatability] && (e.reversibility || 0.0).abs <= limits[:reversibility] &&
+            e.indication.abs <= limits[:indication] && e.repeatability <= limits[:repeatability] &&
+              (e.reversibility || 0.0).abs <= limits[:reversibility] &&
               e.resolution <= limits[:resolution] && e.applied >= limits[:lowest_resolutions] * resolution
           end
         end

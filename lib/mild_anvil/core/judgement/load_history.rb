@@ -3,12 +3,15 @@
 module MildAnvil
   module Core
     module Judgement
-      # What a feature had carried before a pull, asked of the events in order of the time they happened. A void, a correction or a
+      # What a feature had carried before a pull, asked of the events in order of the time they happened. A void, a
+      # correction or a
       # late entry changes the answer everywhere, since nothing of it is stored.
       class LoadHistory
-        # A load of a feature at a time: an earlier pull (with its id), a planned proof, transport, earlier use. counts: false where
+        # A load of a feature at a time: an earlier pull (with its id), a planned proof, transport, earlier use.
+        # counts: false where
         # no force reached it, or where the value stands for nothing.
-        Load = Struct.new(:feature, :specimen, :at, :order, :value_si, :resolution_si, :source, :pull, :counts, keyword_init: true)
+        Load = Struct.new(:feature, :specimen, :at, :order, :value_si, :resolution_si, :source, :pull, :counts,
+                          keyword_init: true)
 
         # Seen before at more than this share of its final value, a pull is preloaded.
         PRELOADED_SHARE = 0.5
@@ -27,7 +30,6 @@ module MildAnvil
           earlier = @by_place.fetch(place, []).select { |load| load.pull != pull.pull && earlier?(load, pull) }
           earlier.max_by(&:value_si)
         end
-
 
         # @param preload_si [Float, nil]
         # @param final_si [Float, nil]

@@ -5,7 +5,8 @@ module MildAnvil
     module Judgement
       # One value of one quantity of one pull, and where it came from. Never changed: a better one is another.
       #
-      # lower_bound_cause: nil for a value that was reached and read; saturated, frozen, dropout or last_reading where the true value
+      # lower_bound_cause: nil for a value that was reached and read; saturated, frozen, dropout or last_reading where
+      # the true value
       # may lie above.
       Measurement = Struct.new(:quantity, :value_si, :resolution_si, :lower_bound_cause, :source, keyword_init: true) do
         def lower_bound? = !lower_bound_cause.nil?

@@ -3,11 +3,13 @@
 module MildAnvil
   module Core
     module Judgement
-      # One feature gives one observation. A failure is final: no other pull of that feature counts. Without a failure the last pull
+      # One feature gives one observation. A failure is final: no other pull of that feature counts. Without a failure
+      # the last pull
       # replaces the earlier ones.
       module Observations
         # A pull with what it was judged to be: order says which came first in time; judgement: nil while it waits.
-        Pull = Struct.new(:id, :number, :feature, :specimen, :order, :counts_as, :value_si, :upper_si, :mode, :reason, :preload_si,
+        Pull = Struct.new(:id, :number, :feature, :specimen, :order, :counts_as, :value_si, :upper_si, :mode, :reason,
+                          :preload_si,
                           keyword_init: true) do
           def judged? = !counts_as.nil?
           def counts? = judged? && !NOTHING.include?(counts_as)
@@ -65,12 +67,16 @@ module MildAnvil
         # @param placed [Array<Placed>]
         # @return [Rating::Sample] what counts, and the voids that stay drawn
         def sample(placed)
-          Rating::Sample.new(placed.select { |p| %w[counted void].include?(p.state) && p.pull.value_si }.map { |p| observation(p.pull) })
+          Rating::Sample.new(placed.select do |p|
+            %w[counted void].include?(p.state) && p.pull.value_si
+          end.map { |p| observation(p.pull) })
         end
 
         def observation(pull)
-          Rating::Observation.checked(counts_as: pull.counts_as, value_si: pull.value_si, upper_si: pull.upper_si, label: pull.number.to_s,
-                                      reason: pull.reason, reference: pull.id, mode: pull.mode, preloaded: pull.preloaded?,
+          Rating::Observation.checked(counts_as: pull.counts_as, value_si: pull.value_si, upper_si: pull.upper_si,
+                                      label: pull.number.to_s,
+                                      reason: pull.reason, reference: pull.id, mode: pull.mode,
+                                      preloaded: pull.preloaded?,
                                       specimen: pull.specimen)
         end
         private_class_method :observation

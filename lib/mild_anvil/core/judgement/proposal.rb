@@ -15,7 +15,10 @@ module MildAnvil
           return at_most(failed_part, rated_parts) if measurement.nil?
           return bounded(measurement, failed_part, rated_parts) if measurement.lower_bound?
           return if failed_part.nil?
-          return new(counts_as: :break, reason: "the #{failed_part} failed, and that is what the lot rates") if rated_parts.include?(failed_part)
+          if rated_parts.include?(failed_part)
+            return new(counts_as: :break,
+                       reason: "the #{failed_part} failed, and that is what the lot rates")
+          end
 
           new(counts_as: :at_least, reason: ended_by(failed_part)).freeze
         end
@@ -44,7 +47,8 @@ module MildAnvil
         private_class_method :ended_by
       end
 
-      LOWER_BOUND_WORDS = { "saturated" => "the cell was at its end", "frozen" => "the cell stood still", "dropout" => "the cell was gone",
+      LOWER_BOUND_WORDS = { "saturated" => "the cell was at its end", "frozen" => "the cell stood still",
+                            "dropout" => "the cell was gone",
                             "last_reading" => "it was the last reading" }.freeze
     end
   end

@@ -5,7 +5,8 @@ module MildAnvil
     module Judgement
       # The number of a curve that a lot rates: its peak, or any other finding that gives one.
       module RatedQuantity
-        # kind: of the finding it comes from; key: nil for its own value, else the name among its extra; measurands: that it can be
+        # kind: of the finding it comes from; key: nil for its own value, else the name among its extra; measurands:
+        # that it can be
         Quantity = Struct.new(:key, :name, :kind, :extra, :measurands, keyword_init: true)
 
         OWN = %w[force torque pressure moment force_per_width stress].freeze
@@ -14,9 +15,11 @@ module MildAnvil
           Quantity.new(key: "first_failure", name: "first failure", kind: "first_failure", measurands: OWN),
           Quantity.new(key: "yield", name: "yield at an offset", kind: "yield", measurands: OWN),
           Quantity.new(key: "residual", name: "residual", kind: "residual", measurands: OWN),
-          Quantity.new(key: "energy", name: "energy to the peak", kind: "energy", extra: "to_peak_joules", measurands: %w[energy]),
+          Quantity.new(key: "energy", name: "energy to the peak", kind: "energy", extra: "to_peak_joules",
+                       measurands: %w[energy]),
           Quantity.new(key: "cycles", name: "number of cycles", kind: "cycles", extra: "count", measurands: %w[cycles]),
-          Quantity.new(key: "travel", name: "travel at the last maximum", kind: "cycles", extra: "last_displacement_metres",
+          Quantity.new(key: "travel", name: "travel at the last maximum", kind: "cycles",
+                       extra: "last_displacement_metres",
                        measurands: %w[displacement])
         ].each(&:freeze).freeze
 
@@ -59,7 +62,9 @@ module MildAnvil
           return unless peak.extra["lower_bound"]
 
           top = peak.extra["sample"]
-          at_peak = findings.find { |f| CAUSES.include?(f.kind.to_s) && f.extra["sample"] <= top + 1 && f.extra["last_sample"] >= top - 1 }
+          at_peak = findings.find do |f|
+            CAUSES.include?(f.kind.to_s) && f.extra["sample"] <= top + 1 && f.extra["last_sample"] >= top - 1
+          end
           at_peak ? at_peak.kind.to_s : CAUSES.first
         end
         private_class_method :cause

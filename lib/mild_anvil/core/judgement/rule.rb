@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Judgement
-      # The contract of a way of counting. A file under rules/ extends it, sets KEY, FAILS (whether the feature has failed with it) and
+      # The contract of a way of counting. A file under rules/ extends it, sets KEY, FAILS (whether the feature has
+      # failed with it) and
       # answers complaints(kase) with {field => words}, and values(kase) with [value_si, upper_si].
       module Rule
         # @param kase [Case]

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Judgement
-      # The registered ways of counting: every module of this folder that keeps the contract of Rule. Adding a file adds a way.
+      # The registered ways of counting: every module of this folder that keeps the contract of Rule. Adding a file
+      # adds a way.
       module Rules
         module_function
 
@@ -13,8 +14,9 @@ module MildAnvil
         # @return [Rule]
         # @raise [InvalidInput]
         def find!(key)
-          all.find { |rule| rule::KEY == key.to_s.to_sym } ||
-            raise(InvalidInput.new("“#{key}” is no way to count; use #{keys.join(', ')}", fields: { counts_as: "must be one of #{keys.join(', ')}" }))
+          all.find { |rule| key.to_s.to_sym == rule::KEY } ||
+            raise(InvalidInput.new("“#{key}” is no way to count; use #{keys.join(', ')}",
+                                   fields: { counts_as: "must be one of #{keys.join(', ')}" }))
         end
 
         # @param kase [Case]

@@ -5,7 +5,8 @@ module MildAnvil
     module Outliers
       # The gap of the outermost value in terms of a range: a test for very few values.
       class Dixon
-        # Ratio by number of values. below: values skipped at the far end; gap: places from the suspect to its neighbour.
+        # Ratio by number of values. below: values skipped at the far end; gap: places from the suspect to its
+        # neighbour.
         RATIOS = { r10: [0, 1], r11: [1, 1], r21: [1, 2], r22: [2, 2] }.freeze
         BY_COUNT = { (3..7) => :r10, (8..10) => :r11, (11..13) => :r21, (14..30) => :r22 }.freeze
 
@@ -18,7 +19,11 @@ module MildAnvil
         # Source: Dixon, Biometrics 9 (1953)
         def initialize(values)
           values = Statistics::Checks.floats(values)
-          found = BY_COUNT.find { |range, _| range.cover?(values.size) } or raise InsufficientData.new("Dixon's test takes 3 to 30 values, there are #{values.size}", values: values.size)
+          found = BY_COUNT.find do |range, _|
+            range.cover?(values.size)
+          end or raise InsufficientData.new(
+            "Dixon's test takes 3 to 30 values, there are #{values.size}", values: values.size
+          )
 
           @count = values.size
           @ratio = found.last
@@ -49,7 +54,8 @@ module MildAnvil
 
         # Chance that the ratio at one end exceeds c, for a normal population.
         #
-        # Given the suspect x and the far reference x - v, the ratio exceeds c when fewer than gap of the values between lie
+        # Given the suspect x and the far reference x - v, the ratio exceeds c when fewer than gap of the values
+        # between lie
         # within c v of the suspect; that leaves an integral over x and v.
         # Source: Dixon, Annals of Mathematical Statistics 22 (1951); McBane, Journal of Statistical Software 16 (2006)
         def self.upper_tail(c, count, ratio)

@@ -18,7 +18,10 @@ module MildAnvil
         # Source: Rosner, Technometrics 25 (1983); NIST e-Handbook 1.3.5.17.3
         def call(values, most:, alpha: 0.05)
           values = Statistics::Checks.floats(values)
-          raise InsufficientData.new("looking for #{most} outliers needs at least #{most + FEWEST_LEFT} values", values: values.size) if most < 1 || values.size < most + FEWEST_LEFT
+          if most < 1 || values.size < most + FEWEST_LEFT
+            raise InsufficientData.new("looking for #{most} outliers needs at least #{most + FEWEST_LEFT} values",
+                                       values: values.size)
+          end
 
           rest = values.dup
           steps = (1..most).map { |i| step(rest, values.size, i, alpha) }

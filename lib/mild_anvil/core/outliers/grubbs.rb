@@ -16,7 +16,10 @@ module MildAnvil
         # Method: G = (mean - min)/s and (max - mean)/s; p by a Bonferroni bound that is exact for large G.
         def initialize(values)
           values = Statistics::Checks.floats(values)
-          raise InsufficientData.new("Grubbs' test needs at least #{FEWEST} values, there are #{values.size}", values: values.size) if values.size < FEWEST
+          if values.size < FEWEST
+            raise InsufficientData.new("Grubbs' test needs at least #{FEWEST} values, there are #{values.size}",
+                                       values: values.size)
+          end
 
           described = Statistics::Description.of(values)
           raise InsufficientData, "all values are equal: none lies apart" if described.degenerate?
@@ -35,7 +38,9 @@ module MildAnvil
         def p_two_sided = p_value(two_sided, 2 * count)
 
         # @return [Critical]
-        def critical(alpha) = Critical.new(alpha: alpha, one_sided: Grubbs.limit(count, alpha), two_sided: Grubbs.limit(count, alpha / 2))
+        def critical(alpha)
+          Critical.new(alpha: alpha, one_sided: Grubbs.limit(count, alpha), two_sided: Grubbs.limit(count, alpha / 2))
+        end
 
         # @param alpha [Float] of one side
         # @return [Float] G that is exceeded with that chance

@@ -21,10 +21,17 @@ module MildAnvil
 
           middle = median(values)
           distance = median(values.map { |v| (v - middle).abs })
-          raise InsufficientData.new("more than half of the values are equal: the median distance is 0 and no score is defined", values: values.size) unless distance.positive?
+          unless distance.positive?
+            raise InsufficientData.new(
+              "more than half of the values are equal: the median distance is 0 and no score is defined",
+              values: values.size
+            )
+          end
 
           scores = values.map { |v| constant * (v - middle) / distance }
-          Result.new(median: middle, median_distance: distance, scores: scores, flagged: scores.map { |s| s.abs > limit })
+          Result.new(median: middle, median_distance: distance, scores: scores, flagged: scores.map do |s|
+            s.abs > limit
+          end)
         end
 
         def median(values)

@@ -49,12 +49,20 @@ module MildAnvil
           sum = (1..n).sum { |i| ((2 * i) - 1) * (Math.log(Statistics::Normal.cdf(z[i - 1])) + Math.log(Statistics::Normal.upper_tail(z[n - i]))) }
           a = -n - (sum / n)
           corrected = a * (1 + (0.75 / n) + (2.25 / (n * n)))
-          AndersonDarling.new(a_squared: a, corrected: corrected, p: n < FEWEST_ANDERSON_DARLING ? nil : stephens(corrected))
+          AndersonDarling.new(a_squared: a, corrected: corrected,
+                              p: n < FEWEST_ANDERSON_DARLING ? nil : stephens(corrected))
         end
 
         def enough!(values)
-          raise InsufficientData.new("a test for a shape needs #{FEWEST} to #{MOST} values", values: values.size) unless values.size.between?(FEWEST, MOST)
-          raise InsufficientData, "all values are equal: they have no shape" if Statistics::Description.of(values).degenerate?
+          unless values.size.between?(
+            FEWEST, MOST
+          )
+            raise InsufficientData.new("a test for a shape needs #{FEWEST} to #{MOST} values",
+                                       values: values.size)
+          end
+          return unless Statistics::Description.of(values).degenerate?
+
+          raise InsufficientData, "all values are equal: they have no shape"
         end
         private_class_method :enough!
 
@@ -69,7 +77,8 @@ module MildAnvil
           return [first, *rest(m.drop(1), (sum - (2 * (m[0]**2))) / (1 - (2 * (first**2))))] if count <= 5
 
           second = polynomial(WEIGHT2, root) - (m[1] / Math.sqrt(sum))
-          [first, second, *rest(m.drop(2), (sum - (2 * ((m[0]**2) + (m[1]**2)))) / (1 - (2 * ((first**2) + (second**2)))))]
+          [first, second,
+           *rest(m.drop(2), (sum - (2 * ((m[0]**2) + (m[1]**2)))) / (1 - (2 * ((first**2) + (second**2)))))]
         end
         private_class_method :weights
 
@@ -85,7 +94,11 @@ module MildAnvil
             shift = polynomial(SMALL_SHIFT, count)
             return 0.0 if y >= shift
 
-            return Statistics::Normal.upper_tail((-Math.log(shift - y) - polynomial(SMALL_MEAN, count)) / Math.exp(polynomial(SMALL_SPREAD, count)))
+            return Statistics::Normal.upper_tail((-Math.log(shift - y) - polynomial(SMALL_MEAN,
+                                                                                    count)) / Math.exp(polynomial(
+                                                                                                         SMALL_SPREAD,
+                                                                                                         count
+                                                                                                       )))
           end
           Statistics::Normal.upper_tail((y - polynomial(LARGE_MEAN, log)) / Math.exp(polynomial(LARGE_SPREAD, log)))
         end

@@ -22,7 +22,8 @@ module MildAnvil
             left = sorted.size - i
             rank += (sorted.size + 1 - rank) / (left + 1) if kind != :at_least
             share = [(rank - 0.3) / (sorted.size + 0.4), 0.5 / (sorted.size + 0.4)].max
-            Point.new(value_si: force, share: share, score: family.quantile(share), arrow: { at_least: :right, at_most: :left }[kind])
+            Point.new(value_si: force, share: share, score: family.quantile(share),
+                      arrow: { at_least: :right, at_most: :left }[kind])
           end
         end
       end

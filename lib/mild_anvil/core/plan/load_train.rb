@@ -5,7 +5,8 @@ module MildAnvil
     module Plan
       # Everything in line from one end of the bench to the other: what breaks first, and how to make it the specimen.
       class LoadTrain
-        # mean and deviation: strength in newtons of one strand as it works here (knots, bends, small pins already taken off);
+        # mean and deviation: strength in newtons of one strand as it works here (knots, bends, small pins already
+        # taken off);
         # strands in parallel carry with a share factor.
         Link = Struct.new(:name, :mean, :deviation, :strands, :share_factor, :specimen, keyword_init: true) do
           def initialize(strands: 1, share_factor: 1.0, specimen: false, **rest) = super
@@ -23,8 +24,16 @@ module MildAnvil
         # @param links [Array<Link>] one of them the specimen
         # @raise [InvalidInput]
         def initialize(links)
-          raise InvalidInput.new("one link of the train is the specimen", specimens: links.count(&:specimen)) if links.count(&:specimen) != 1
-          raise InvalidInput.new("strength and scatter must be above zero: a rating is a strength with some scatter", links: links.map(&:name)) unless links.all? { |l| l.mean.positive? && l.deviation.positive? }
+          if links.count(&:specimen) != 1
+            raise InvalidInput.new("one link of the train is the specimen",
+                                   specimens: links.count(&:specimen))
+          end
+          unless links.all? do |l|
+            l.mean.positive? && l.deviation.positive?
+          end
+            raise InvalidInput.new("strength and scatter must be above zero: a rating is a strength with some scatter",
+                                   links: links.map(&:name))
+          end
 
           @links = links
         end
@@ -36,19 +45,28 @@ module MildAnvil
           edges = links.flat_map { |l| (-6..6).map { |j| l.capacity + (j * l.scatter) } }
           breaks = [*edges, *(0..PANELS).map { |i| low + ((high - low) * i / PANELS) }].sort.uniq
           nodes = Statistics::GaussLegendre.each_node(breaks)
-          links.map { |link| First.new(name: link.name, probability: nodes.sum { |x, weight| weight * goes_at(link, x) }.clamp(0.0, 1.0)) }
+          links.map do |link|
+            First.new(name: link.name, probability: nodes.sum do |x, weight|
+              weight * goes_at(link, x)
+            end.clamp(0.0, 1.0))
+          end
         end
 
         # @return [Float] chance that the specimen goes first
         def specimen_first = first[links.index(&:specimen)].probability
 
-        # The smallest change that makes the specimen the weak link: the weakest other link, made so many times as strong.
+        # The smallest change that makes the specimen the weak link: the weakest other link, made so many times as
+        # strong.
         # @return [Hash, nil] name:, times: nil when it is so already
         def mend(wanted: WANTED)
           return if specimen_first >= wanted
 
           others = links.reject(&:specimen)
-          found = others.filter_map { |link| times_for(link, wanted)&.then { |times| { name: link.name, times: times } } }
+          found = others.filter_map do |link|
+            times_for(link, wanted)&.then do |times|
+              { name: link.name, times: times }
+            end
+          end
           found.min_by { |change| change[:times] } || { name: "all but the specimen", times: times_for_all(wanted) }
         end
 
@@ -60,14 +78,22 @@ module MildAnvil
         end
 
         def times_for(link, wanted)
-          chance = ->(times) { LoadTrain.new(links.map { |l| l.equal?(link) ? stronger(l, times) : l }).specimen_first - wanted }
+          chance = lambda { |times|
+            LoadTrain.new(links.map do |l|
+              l.equal?(link) ? stronger(l, times) : l
+            end).specimen_first - wanted
+          }
           return if chance.call(LARGEST_CHANGE).negative?
 
           Statistics::Roots.bracketed(1.0, LARGEST_CHANGE, tolerance: 1.0e-4, &chance)
         end
 
         def times_for_all(wanted)
-          chance = ->(times) { LoadTrain.new(links.map { |l| l.specimen ? l : stronger(l, times) }).specimen_first - wanted }
+          chance = lambda { |times|
+            LoadTrain.new(links.map do |l|
+              l.specimen ? l : stronger(l, times)
+            end).specimen_first - wanted
+          }
           Statistics::Roots.bracketed(1.0, LARGEST_CHANGE, tolerance: 1.0e-4, &chance)
         end
 

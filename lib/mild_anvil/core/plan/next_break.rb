@@ -10,7 +10,10 @@ module MildAnvil
         # Source: Hahn and Meeker, Statistical Intervals, 1991, chapter 9
         def initialize(values, coverage: 0.95, confidence: 0.95)
           @described = Statistics::Description.of(values)
-          raise InsufficientData.new("what one more break does needs two different breaks", breaks: values.size) if values.size < 2 || @described.degenerate?
+          if values.size < 2 || @described.degenerate?
+            raise InsufficientData.new("what one more break does needs two different breaks",
+                                       breaks: values.size)
+          end
 
           @coverage = coverage
           @confidence = confidence
@@ -19,7 +22,11 @@ module MildAnvil
 
         def mean = @described.mean
         def deviation = @described.standard_deviation
-        def factor(more = 0) = Statistics::ToleranceFactor.normal(breaks: @n + more, coverage: @coverage, confidence: @confidence)
+
+        def factor(more = 0)
+          Statistics::ToleranceFactor.normal(breaks: @n + more, coverage: @coverage, confidence: @confidence)
+        end
+
         def bound_now = mean - (factor * deviation)
 
         # @return [Float] if the next one came out at the mean

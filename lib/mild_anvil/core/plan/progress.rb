@@ -6,7 +6,8 @@ module MildAnvil
       # Where a lot stands and what comes next, from its counts alone.
       #
       # minimum: whether there is one; nil while it is being computed. unsigned: nothing is signed of such a lot.
-      Progress = Struct.new(:planned, :pulled, :judged, :incomplete, :minimum, :signed, :reviewed, :unsigned, keyword_init: true) do
+      Progress = Struct.new(:planned, :pulled, :judged, :incomplete, :minimum, :signed, :reviewed, :unsigned,
+                            keyword_init: true) do
         # @return [Symbol] :pull, :judge, :more, :sign, :review or :done
         def next_step
           return :pull if pulled.zero?

@@ -10,8 +10,10 @@ module MildAnvil
         SETUP_CLASSES = %w[code in-house improvised].freeze
         CLAIM_MEASURES = %w[strength working_load].freeze
         CLAIM_KINDS = %w[minimum average typical unknown].freeze
-        FAILED_PARTS = ["specimen", "termination", "substrate", "other part", "connector", "rope", "jaw", "fixture", "nothing"].freeze
-        MODES = ["clean", "torn", "melted", "progressive", "crazed", "bent", "delaminated", "sheared out", "pulled through",
+        FAILED_PARTS = ["specimen", "termination", "substrate", "other part", "connector", "rope", "jaw", "fixture",
+                        "nothing"].freeze
+        MODES = ["clean", "torn", "melted", "progressive", "crazed", "bent", "delaminated", "sheared out",
+                 "pulled through",
                  "deformed but holding"].freeze
       end
     end

@@ -10,7 +10,8 @@ module MildAnvil
 
         module_function
 
-        # The smallest n whose tolerance bound clears the requirement with a chosen chance, at an assumed mean and scatter.
+        # The smallest n whose tolerance bound clears the requirement with a chosen chance, at an assumed mean and
+        # scatter.
         #
         # @param coverage [Float]; @param confidence [Float]
         # @param variation_share [Float] assumed standard deviation over mean
@@ -18,17 +19,31 @@ module MildAnvil
         # @param assurance [Float] chance wanted
         # @return [Needed]
         # @raise [InvalidInput] when no number can do it
-        # Source: Faulkenberry and Weeks, Technometrics 10 (1968); Hahn and Meeker, Statistical Intervals, 1991, chapter 9
+        # Source: Faulkenberry and Weeks, Technometrics 10 (1968); Hahn and Meeker, Statistical Intervals, 1991,
+        # chapter 9
         def for_bound(coverage:, confidence:, variation_share:, required_share:, assurance: 0.9)
           Statistics::Checks.shares!(coverage: coverage, confidence: confidence, assurance: assurance)
-          raise InvalidInput.new("a scatter must be above zero", variation_share: variation_share) unless variation_share.positive?
+          unless variation_share.positive?
+            raise InvalidInput.new("a scatter must be above zero",
+                                   variation_share: variation_share)
+          end
 
           percentile = 1 - (Statistics::Normal.quantile(coverage) * variation_share)
-          raise InvalidInput.new("the requirement lies at or above the true percentile, #{format('%.3g', percentile)} of the mean: no number of breaks can show it", percentile_share: percentile) if required_share >= percentile
+          if required_share >= percentile
+            raise InvalidInput.new(
+              "the requirement lies at or above the true percentile, #{format('%.3g',
+                                                                              percentile)} of the mean: no number of " \
+"breaks can show it", percentile_share: percentile
+            )
+          end
 
-          chance = ->(n) { chance(n, coverage: coverage, confidence: confidence, variation_share: variation_share, required_share: required_share) }
+          chance = lambda { |n|
+            chance(n, coverage: coverage, confidence: confidence, variation_share: variation_share,
+                      required_share: required_share)
+          }
           n = smallest { |count| chance.call(count) >= assurance }
-          Needed.new(n: n, k: Statistics::ToleranceFactor.normal(breaks: n, coverage: coverage, confidence: confidence), probability: chance.call(n),
+          Needed.new(n: n, k: Statistics::ToleranceFactor.normal(breaks: n, coverage: coverage, confidence: confidence),
+                     probability: chance.call(n),
                      probability_one_fewer: n > 2 ? chance.call(n - 1) : nil)
         end
 
@@ -36,11 +51,14 @@ module MildAnvil
         # Method: 1 - F(k √n; n - 1, √n (1 - required)/cv), F the noncentral t.
         def chance(n, coverage:, confidence:, variation_share:, required_share:)
           k = Statistics::ToleranceFactor.normal(breaks: n, coverage: coverage, confidence: confidence)
-          Statistics::NoncentralT.upper_tail(k * Math.sqrt(n), n - 1, Math.sqrt(n) * (1 - required_share) / variation_share)
+          Statistics::NoncentralT.upper_tail(k * Math.sqrt(n), n - 1,
+                                             Math.sqrt(n) * (1 - required_share) / variation_share)
         end
 
         # Breaks of which the lowest keeps a share with a confidence: 59 for 95/95.
-        def for_lowest(coverage:, confidence:) = Statistics::OrderStatistic.smallest_count(coverage: coverage, confidence: confidence)
+        def for_lowest(coverage:, confidence:)
+          Statistics::OrderStatistic.smallest_count(coverage: coverage, confidence: confidence)
+        end
 
         # Breaks per group to see a difference.
         #
@@ -49,7 +67,10 @@ module MildAnvil
         # Method: power of the two-sided t test by the noncentral t.
         # Source: Cohen, Statistical Power Analysis for the Behavioral Sciences, 2nd edition 1988, chapter 2
         def for_comparison(difference_share:, variation_share:, alpha: 0.05, power: 0.8)
-          raise InvalidInput.new("a difference and a scatter must be above zero", difference_share: difference_share) unless difference_share.positive? && variation_share.positive?
+          unless difference_share.positive? && variation_share.positive?
+            raise InvalidInput.new("a difference and a scatter must be above zero",
+                                   difference_share: difference_share)
+          end
 
           smallest { |n| power(n, difference_share / variation_share, alpha) >= power }
         end

@@ -9,20 +9,28 @@ module MildAnvil
 
         module_function
 
-        # @param force [Float] newtons at the upper estimate; @param stiffnesses [Array<Float>] newtons per metre, in line
+        # @param force [Float] newtons at the upper estimate; @param stiffnesses [Array<Float>] newtons per metre, in
+        #   line
         # @return [Float] joules
         # Method: ½F²/k of each, added up.
         def springs(force, stiffnesses)
-          raise InvalidInput.new("a stiffness must be above zero", stiffnesses: stiffnesses) unless stiffnesses.all?(&:positive?)
+          unless stiffnesses.all?(&:positive?)
+            raise InvalidInput.new("a stiffness must be above zero",
+                                   stiffnesses: stiffnesses)
+          end
 
           stiffnesses.sum { |k| force * force / (2 * k) }
         end
 
-        # @param p1 [Float] absolute pressure, pascal; @param volume [Float] cubic metres; @param p0 [Float] outside; @param gamma [Float] 1.4 for air
+        # @param p1 [Float] absolute pressure, pascal; @param volume [Float] cubic metres; @param p0 [Float] outside;
+        #   @param gamma [Float] 1.4 for air
         # @return [Float] joules of a gas that expands without exchange of heat
         # @raise [InvalidInput]
         def gas(p1, volume, p0: 101_325.0, gamma: 1.4)
-          raise InvalidInput.new("the pressure inside must lie above the one outside; both absolute", p1: p1, p0: p0) unless p1 > p0
+          unless p1 > p0
+            raise InvalidInput.new("the pressure inside must lie above the one outside; both absolute", p1: p1,
+                                                                                                        p0: p0)
+          end
 
           p1 * volume / (gamma - 1) * (1 - ((p0 / p1)**((gamma - 1) / gamma)))
         end

@@ -15,7 +15,10 @@ module MildAnvil
         # Method: Σ ηⁱ over the parts, i from 1 off the fixed block and from 0 off the moving one.
         def advantage(parts, efficiency: 1.0, from_moving_block: false)
           raise InvalidInput.new("a tackle has at least one part", parts: parts) if parts < 1
-          raise InvalidInput.new("a sheave's efficiency lies above 0 and up to 1", efficiency: efficiency) unless efficiency.positive? && efficiency <= 1
+          unless efficiency.positive? && efficiency <= 1
+            raise InvalidInput.new("a sheave's efficiency lies above 0 and up to 1",
+                                   efficiency: efficiency)
+          end
 
           first = from_moving_block ? 0 : 1
           (first...(first + parts)).sum { |i| efficiency**i }
@@ -33,7 +36,11 @@ module MildAnvil
         # @return [Float] newtons of tension in the line
         # @raise [InvalidInput] for a line without any sag: its tension has no limit
         def sideways(sideways, sag_degrees)
-          raise InvalidInput.new("a straight line pulled sideways has no limit to its tension: give the angle it takes", angle: sag_degrees) unless sag_degrees.positive? && sag_degrees < 90
+          unless sag_degrees.positive? && sag_degrees < 90
+            raise InvalidInput.new(
+              "a straight line pulled sideways has no limit to its tension: give the angle it takes", angle: sag_degrees
+            )
+          end
 
           sideways / (2 * Math.sin(radians(sag_degrees)))
         end

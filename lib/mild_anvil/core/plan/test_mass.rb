@@ -19,16 +19,23 @@ module MildAnvil
         # @raise [InvalidInput]
         def water(kilograms, limit:, bag_kilograms: 0.0, kind: :fresh)
           litres = (kilograms - bag_kilograms) / WATER.fetch(kind) * 1000
-          raise InvalidInput.new("the empty bags are heavier than the load", kilograms: kilograms, bags: bag_kilograms) unless litres.positive?
+          unless litres.positive?
+            raise InvalidInput.new("the empty bags are heavier than the load", kilograms: kilograms,
+                                                                               bags: bag_kilograms)
+          end
 
           bags = (litres / limit).ceil
-          { bags: bags, litres: litres, litres_per_bag: litres / bags, steps: STEPS.map { |share| [((kilograms * share) - bag_kilograms) / WATER.fetch(kind) * 1000, 0.0].max } }
+          { bags: bags, litres: litres, litres_per_bag: litres / bags, steps: STEPS.map do |share|
+            [((kilograms * share) - bag_kilograms) / WATER.fetch(kind) * 1000, 0.0].max
+          end }
         end
 
         # @param kilograms [Float]; @param gravity [Float] local
         # @param buoyancy [Boolean] whether the air's lift on steel is taken off
         # @return [Float] newtons
-        def force(kilograms, gravity: GRAVITY, buoyancy: false) = kilograms * gravity * (buoyancy ? 1 - (AIR_DENSITY / STEEL_DENSITY) : 1.0)
+        def force(kilograms, gravity: GRAVITY, buoyancy: false)
+          kilograms * gravity * (buoyancy ? 1 - (AIR_DENSITY / STEEL_DENSITY) : 1.0)
+        end
       end
     end
   end

@@ -28,7 +28,10 @@ module MildAnvil
         # @return [Float] proof load in tonnes
         # @raise [InvalidInput] for a working load that no step covers
         def proof_tonnes(tonnes)
-          step = @steps.find { |s| s.cover?(tonnes) } || raise(InvalidInput.new("no step of this rule covers #{tonnes} t: a working load lies above 0", tonnes: tonnes))
+          step = @steps.find do |s|
+            s.cover?(tonnes)
+          end || raise(InvalidInput.new("no step of this rule covers #{tonnes} t: a working load lies above 0",
+                                        tonnes: tonnes))
           (step.times * tonnes) + step.plus
         end
 

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Quantity
-      # What somebody else said, in the unit they said it in: a claim or a requirement. Its own text is kept as typed; other units
+      # What somebody else said, in the unit they said it in: a claim or a requirement. Its own text is kept as typed;
+      # other units
       # get four figures, to the nearest.
       module DemandFigure
         FIGURES = 4
@@ -18,7 +19,8 @@ module MildAnvil
         def call(value_si:, text:, unit:, units:)
           others = units.reject { |other| other.symbol == unit.symbol }
           texts = others.to_h { |other| [other.symbol, rule(other, value_si).nearest(value_si).text] }
-          FigureRule::Figure.new(text: text, unit: unit.symbol, value_si: value_si, texts: { unit.symbol => text }.merge(texts).freeze).freeze
+          FigureRule::Figure.new(text: text, unit: unit.symbol, value_si: value_si,
+                                 texts: { unit.symbol => text }.merge(texts).freeze).freeze
         end
 
         def rule(unit, value_si)

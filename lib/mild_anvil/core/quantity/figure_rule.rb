@@ -5,7 +5,8 @@ require "bigdecimal"
 module MildAnvil
   module Core
     module Quantity
-      # Turns SI values into the figures that may be stated: to one step, never finer than the instrument, with the text of every
+      # Turns SI values into the figures that may be stated: to one step, never finer than the instrument, with the
+      # text of every
       # unit they may be shown in.
       #
       # Screen, command line and paper all print what this rule gives; nobody else rounds.
@@ -29,7 +30,9 @@ module MildAnvil
           @step = BigDecimal(step.to_s)
           raise InvalidInput.new("a step must be above 0", step: step) unless @step.positive? && @step.finite?
 
-          @others = others.reject { |other| other.symbol == unit.symbol }.map { |other| self.class.new(unit: other, step: step_in(other)) }
+          @others = others.reject do |other|
+            other.symbol == unit.symbol
+          end.map { |other| self.class.new(unit: other, step: step_in(other)) }
           freeze
         end
 
@@ -60,7 +63,8 @@ module MildAnvil
           "#{digit}e#{exponent}"
         end
 
-        # @return [Figure] the last step at or below the value: how minimum strengths and working loads are stated. Other units
+        # @return [Figure] the last step at or below the value: how minimum strengths and working loads are stated.
+        #   Other units
         #   round the stated figure down once more, so that none promises more than another.
         def down(value_si) = stated(value_si, :down)
         def up(value_si) = stated(value_si, :up)
@@ -78,7 +82,9 @@ module MildAnvil
 
         private
 
-        ROUND = { down: ->(ratio) { ratio.floor }, up: ->(ratio) { ratio.ceil }, nearest: ->(ratio) { ratio.round(half: :even) } }.freeze
+        ROUND = { down: lambda(&:floor), up: lambda(&:ceil), nearest: lambda { |ratio|
+          ratio.round(half: :even)
+        } }.freeze
 
         def step_in(other)
           converted = other.from_si(unit.to_si(step.to_f))
@@ -102,7 +108,8 @@ module MildAnvil
           own = text(value_si, direction)
           from = direction == :nearest ? value_si : rounded
           texts = @others.to_h { |other| [other.unit.symbol, other.text(from, direction)] }
-          Figure.new(text: own, unit: unit.symbol, value_si: rounded, texts: { unit.symbol => own }.merge(texts).freeze).freeze
+          Figure.new(text: own, unit: unit.symbol, value_si: rounded,
+                     texts: { unit.symbol => own }.merge(texts).freeze).freeze
         end
       end
     end

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Quantity
-      # What a lot measures: force, torque, pressure, energy, cycles; the units it may be shown in, the words for its minimum and
+      # What a lot measures: force, torque, pressure, energy, cycles; the units it may be shown in, the words for its
+      # minimum and
       # its limit, and the roles of the channels that it can be read from.
       class Measurand
         attr_reader :key, :name, :units, :strength, :limit, :load, :channels
@@ -24,7 +25,8 @@ module MildAnvil
         # @raise [InvalidInput] naming the units that would do
         def unit!(symbol)
           units.find { |unit| unit.symbol == symbol } ||
-            raise(InvalidInput.new("“#{symbol}” is no unit of #{name.downcase} here; use #{units.map(&:symbol).join(', ')}",
+            raise(InvalidInput.new("“#{symbol}” is no unit of #{name.downcase} here; use " \
+                                   "#{units.map(&:symbol).join(', ')}",
                                    fields: { unit: "must be one of #{units.map(&:symbol).join(', ')}" }))
         end
 

@@ -19,15 +19,22 @@ module MildAnvil
         def self.parse(text, unit, zero: false)
           number = cleaned(text)
           value_si = unit.to_si(number.to_f)
-          refuse("a reading of 0 #{unit} is no pull: type what the display showed", text) unless value_si.positive? || zero
+          unless value_si.positive? || zero
+            refuse("a reading of 0 #{unit} is no pull: type what the display showed",
+                   text)
+          end
           refuse("#{text} #{unit} is more than any bench reaches: check the unit", text) if value_si > LARGEST_SI
 
-          new(value_si: value_si, resolution_si: unit.to_si(10.0**-decimals(number)), text: number, unit: unit.symbol).freeze
+          new(value_si: value_si, resolution_si: unit.to_si(10.0**-decimals(number)), text: number,
+              unit: unit.symbol).freeze
         end
 
         def self.cleaned(text)
           digits = text.to_s.strip.delete(THIN_SPACES)
-          refuse("“#{text}” is not a reading: type the digits as the display shows them, such as 21.35", text) unless FORM.match?(digits)
+          unless FORM.match?(digits)
+            refuse("“#{text}” is not a reading: type the digits as the display shows them, such as 21.35",
+                   text)
+          end
 
           digits.tr(",", ".")
         end

@@ -5,8 +5,10 @@ module MildAnvil
     module Rating
       # What is said beside every rating.
       module Caution
-        TEXT = "A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in force where it is used. " \
-               "This paper shows its working for them and is not their approval. A destroyed or proof-overloaded specimen does not go back into service."
+        TEXT = "A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in " \
+               "force where it is used. " \
+               "This paper shows its working for them and is not their approval. A destroyed or proof-overloaded " \
+               "specimen does not go back into service."
       end
     end
   end

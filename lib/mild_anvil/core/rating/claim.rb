@@ -5,9 +5,11 @@ module MildAnvil
     module Rating
       # What somebody says the item carries.
       #
-      # measure: strength, working_load, or share (of another item's strength, of_si). kind: minimum, average, typical or unknown.
+      # measure: strength, working_load, or share (of another item's strength, of_si). kind: minimum, average, typical
+      # or unknown.
       # text and unit are as typed; direction and measurand are those it was made for.
-      Claim = Struct.new(:value_si, :text, :unit, :measure, :kind, :factor, :every_piece, :source, :direction, :measurand, :of_si,
+      Claim = Struct.new(:value_si, :text, :unit, :measure, :kind, :factor, :every_piece, :source, :direction,
+                         :measurand, :of_si,
                          :id, keyword_init: true) do
         # @param row [Hash] with names of any kind
         def self.from_h(row)
@@ -28,8 +30,10 @@ module MildAnvil
 
         # @return [String, nil] why it cannot be held against what was tested
         def not_comparable(terms)
-          return "It is claimed in #{direction}, and #{terms.direction} was tested." if differs?(direction, terms.direction)
-          return "It is a claim of #{measurand}, and #{terms.measurand} was measured." if differs?(measurand, terms.measurand)
+          return "It is claimed in #{direction}, and #{terms.direction} was tested." if differs?(direction,
+                                                                                                 terms.direction)
+          return "It is a claim of #{measurand}, and #{terms.measurand} was measured." if differs?(measurand,
+                                                                                                   terms.measurand)
           return if strength_si
 
           measure == :share ? "The strength that it is a share of is not stated." : Claim::WITHOUT_FACTOR

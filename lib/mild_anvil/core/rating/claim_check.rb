@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Rating
       # Judges a claim by the confidence bounds L and M of one percentile (or of the mean) and the shared uncertainty U:
-      # pass if L - U >= claim, fail if M + U < claim, else it cannot be told. The shared uncertainty does not shrink with n.
+      # pass if L - U >= claim, fail if M + U < claim, else it cannot be told. The shared uncertainty does not shrink
+      # with n.
       class ClaimCheck
         # Where the chosen school gives no upper bound, the first of these that does.
         WITH_INTERVAL = %i[tolerance_normal tolerance_lognormal fitted_lognormal].freeze
@@ -52,7 +53,8 @@ module MildAnvil
         end
 
         def failed_by(observation)
-          { break: observation.value_si, at_most: observation.value_si, between: observation.upper_si }[observation.counts_as]
+          { break: observation.value_si, at_most: observation.value_si,
+            between: observation.upper_si }[observation.counts_as]
         end
 
         def by_bounds(claimed)
@@ -70,12 +72,14 @@ module MildAnvil
         end
 
         def sentence(state, lower, upper, quantity)
-          low, high = @figures.down(lower), @figures.up(upper)
+          low = @figures.down(lower)
+          high = @figures.up(upper)
           case state
           when :pass then "The lower bound of the #{quantity}, #{low}#{with_uncertainty}, lies at or above the claim."
           when :fail then "Even the upper bound of the #{quantity}, #{high}#{with_uncertainty}, lies below the claim."
           else
-            "The #{quantity} lies between #{low} and #{high}#{with_uncertainty}: the claim is inside. More breaks would narrow it."
+            "The #{quantity} lies between #{low} and #{high}#{with_uncertainty}: the claim is inside. More breaks " \
+            "would narrow it."
           end
         end
 
@@ -103,7 +107,8 @@ module MildAnvil
         def with_uncertainty = @uncertainty.positive? ? " (± #{@figures.up(@uncertainty)} shared by all readings)" : ""
 
         def verdict(state, reason, lower: nil, upper: nil, quantity: nil)
-          Verdict.new(state: state, reason: reason, claim: @claim, claimed_si: @claim.strength_si, lower_si: lower, upper_si: upper,
+          Verdict.new(state: state, reason: reason, claim: @claim, claimed_si: @claim.strength_si, lower_si: lower,
+                      upper_si: upper,
                       uncertainty_si: @uncertainty, quantity: quantity).freeze
         end
       end

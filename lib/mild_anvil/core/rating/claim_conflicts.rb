@@ -19,13 +19,17 @@ module MildAnvil
         def conflict?(a, b)
           return false unless alike?(a, b)
 
-          one, other = a.strength_si, b.strength_si
+          one = a.strength_si
+          other = b.strength_si
           (one - other).abs > SAME_WITHIN_SHARE * [one, other].max
         end
         private_class_method :conflict?
 
         def alike?(a, b)
-          [a, b].all?(&:strength_si) && a.of_the_mean? == b.of_the_mean? && same?(a.direction, b.direction) && same?(a.measurand, b.measurand)
+          [a,
+           b].all?(&:strength_si) && a.of_the_mean? == b.of_the_mean? && same?(a.direction,
+                                                                               b.direction) && same?(a.measurand,
+                                                                                                     b.measurand)
         end
         private_class_method :alike?
 

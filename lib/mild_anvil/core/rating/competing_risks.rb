@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Rating
-      # What limits, and what would limit next: the strength of each way of failing by itself, every other one counting as
+      # What limits, and what would limit next: the strength of each way of failing by itself, every other one counting
+      # as
       # "at least" for it.
       module CompetingRisks
         MIN_BREAKS = 2
@@ -32,7 +33,9 @@ module MildAnvil
           of_mode = Sample.new(sample.observations.map { |o| o.break? && o.mode.to_s != mode ? at_least(o) : o })
           results = Schools.all.select { |s| s::MINIMUM }.map { |school| school.rate(of_mode, terms) }
           key = Recommendation.for(of_mode, results).key
-          result = results.find { |r| r.key == key } or return refused(mode, breaks, "no school gives a minimum for this mode alone")
+          result = results.find do |r|
+            r.key == key
+          end or return refused(mode, breaks, "no school gives a minimum for this mode alone")
           FailureMode.new(mode: mode, breaks: breaks, value_si: result.value_si, school: result.name).freeze
         end
         private_class_method :alone

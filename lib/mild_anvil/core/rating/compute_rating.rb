@@ -18,7 +18,8 @@ module MildAnvil
 
         def call
           rate
-          Statement.new(sample: @sample, drawn: @all, terms: @terms, results: @results, recommendation: @recommendation, chosen: @chosen,
+          Statement.new(sample: @sample, drawn: @all, terms: @terms, results: @results, recommendation: @recommendation,
+                        chosen: @chosen,
                         figures: figures, **limits, **claims, **evidence).freeze
         end
 
@@ -36,21 +37,28 @@ module MildAnvil
         # What a rating rests on is calibrated by simulation where that mends it; so screen, rack and paper agree.
         def calibrated(result, sample)
           school = Schools.find(result.key)
-          return result if result.refused? || @terms.calibrate != :chosen || !school.respond_to?(:simulated?) || !school.simulated?(sample)
+          if result.refused? || @terms.calibrate != :chosen || !school.respond_to?(:simulated?) ||
+             !school.simulated?(sample)
+            return result
+          end
 
           school.rate(sample, @terms.dup.tap { |t| t.calibrate = :all }.freeze)
         end
 
         def figures
-          @figures ||= Quantity::FigureRule.for(unit: @terms.unit, resolution_si: @terms.resolution_si, others: @terms.units,
+          @figures ||= Quantity::FigureRule.for(unit: @terms.unit, resolution_si: @terms.resolution_si,
+                                                others: @terms.units,
                                                 largest_si: @all.observations.map(&:value_si).max || 0.0)
         end
 
         def limits
           minimum = minimum_of(@chosen)
           @limit, refusal = limit(minimum)
-          { minimum: minimum, working_load_limit: @limit, limit_refusal: refusal, in_use: in_use, next_breaks: next_breaks,
-            preloaded: Preloaded.of(@all, @terms, ->(sample) { alone(sample) }), relative: RelativeIndex.for(@sample, @terms) }
+          { minimum: minimum, working_load_limit: @limit, limit_refusal: refusal, in_use: in_use,
+            next_breaks: next_breaks,
+            preloaded: Preloaded.of(@all, @terms, lambda { |sample|
+              alone(sample)
+            }), relative: RelativeIndex.for(@sample, @terms) }
         end
 
         def minimum_of(result)
@@ -62,7 +70,8 @@ module MildAnvil
         def limit(minimum)
           return if minimum.nil?
 
-          [WorkingLoad.limit(minimum_si: minimum.value_si, factor: @terms.factor, unit: @terms.marking_unit, step: @terms.marking_step,
+          [WorkingLoad.limit(minimum_si: minimum.value_si, factor: @terms.factor, unit: @terms.marking_unit,
+                             step: @terms.marking_step,
                              others: @terms.units)]
         rescue InsufficientData => e
           [nil, e.message]
@@ -73,13 +82,16 @@ module MildAnvil
           return minimum_of(@chosen) if sample.observations == @sample.observations
           return if @chosen.nil?
 
-          minimum_of(calibrated(Schools.find(@chosen.key).rate(sample, @terms), sample).then { |r| r unless r.refused? })
+          minimum_of(calibrated(Schools.find(@chosen.key).rate(sample, @terms), sample).then do |r|
+            r unless r.refused?
+          end)
         end
 
         def in_use
           return [] if @limit.nil? || @terms.measurand != "force"
 
-          rule = WorkingLoad.rule(@limit.value_si, unit: @terms.marking_unit, step: @terms.marking_step, others: @terms.units)
+          rule = WorkingLoad.rule(@limit.value_si, unit: @terms.marking_unit, step: @terms.marking_step,
+                                                   others: @terms.units)
           InUse.table(@limit.value_si, rule)
         end
 
@@ -91,21 +103,25 @@ module MildAnvil
         end
 
         def verdict(claim)
-          ClaimCheck.new(claim: claim, sample: @sample, terms: @terms, results: @results, chosen: @chosen, figures: figures).call
+          ClaimCheck.new(claim: claim, sample: @sample, terms: @terms, results: @results, chosen: @chosen,
+                         figures: figures).call
         end
 
         # Each requirement by itself; the first comparable claim beside it.
         def margins
           minimum = minimum_of(@chosen) or return []
 
-          claim = @terms.claims.find { |c| c.not_comparable(@terms).nil? } || @terms.claims.find { |c| c.measure == :working_load }
+          claim = @terms.claims.find { |c| c.not_comparable(@terms).nil? } || @terms.claims.find do |c|
+            c.measure == :working_load
+          end
           wanted = @terms.requirements.empty? ? [nil] : @terms.requirements
           wanted = [] if claim.nil? && @terms.requirements.empty?
           wanted.map { |requirement| margin(minimum, claim, requirement) }
         end
 
         def margin(minimum, claim, requirement)
-          Margins.of(minimum_si: minimum.value_si, limit_si: @limit&.value_si, claim: claim, requirement: requirement, figures: figures)
+          Margins.of(minimum_si: minimum.value_si, limit_si: @limit&.value_si, claim: claim, requirement: requirement,
+                     figures: figures)
         end
 
         def evidence

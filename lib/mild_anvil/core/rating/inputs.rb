@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Rating
-      # Everything a rating was computed from, as plain values with string keys: frozen with what is signed, and computed from again to
+      # Everything a rating was computed from, as plain values with string keys: frozen with what is signed, and
+      # computed from again to
       # the last digit under the same rules.
       class Inputs
         COUNTING = %w[counted void].freeze
@@ -24,7 +25,9 @@ module MildAnvil
 
         # @return [Sample]
         def sample
-          pulls = content.fetch("pulls").select { |pull| COUNTING.include?(pull["state"]) && pull.dig("judgement", "value_si") }
+          pulls = content.fetch("pulls").select do |pull|
+            COUNTING.include?(pull["state"]) && pull.dig("judgement", "value_si")
+          end
           Sample.new(pulls.map { |pull| observation(pull) })
         end
 
@@ -36,20 +39,24 @@ module MildAnvil
                                  preloaded: (@stated["preloaded"] || "count").to_sym, **structures)
         end
 
-        PLAIN = %w[measurand rated_quantity direction coverage confidence factor factor_source school marking_step resolution_si
-                   shared_uncertainty_share].freeze
+        PLAIN = %w[measurand rated_quantity direction coverage confidence factor factor_source school marking_step
+                   resolution_si shared_uncertainty_share].freeze
         private_constant :PLAIN
 
         private
 
         def structures
-          { claims: @stated.fetch("claims", []).map { |row| Claim.from_h(row) }, requirements: list("requirements", Requirement, :measure),
+          { claims: @stated.fetch("claims", []).map do |row|
+            Claim.from_h(row)
+          end, requirements: list("requirements", Requirement, :measure),
             borrowed: one("borrowed", Borrowed), reference: one("reference", Reference) }
         end
 
         def list(name, kind, *symbols)
           @stated.fetch(name, []).map do |row|
-            kind.new(**row.to_h { |key, value| [key.to_sym, symbols.include?(key.to_sym) ? value&.to_sym : value] }).freeze
+            kind.new(**row.to_h do |key, value|
+              [key.to_sym, symbols.include?(key.to_sym) ? value&.to_sym : value]
+            end).freeze
           end
         end
 
@@ -57,8 +64,10 @@ module MildAnvil
 
         def observation(pull)
           judged = pull.fetch("judgement")
-          Observation.checked(counts_as: judged["counts_as"], value_si: judged["value_si"], upper_si: judged["upper_si"],
-                              label: pull["number"].to_s, reason: judged["reason"], reference: pull["id"], mode: judged["mode"],
+          Observation.checked(counts_as: judged["counts_as"], value_si: judged["value_si"],
+                              upper_si: judged["upper_si"],
+                              label: pull["number"].to_s, reason: judged["reason"], reference: pull["id"],
+                              mode: judged["mode"],
                               preloaded: pull["preloaded"], specimen: pull["specimen"])
         end
       end

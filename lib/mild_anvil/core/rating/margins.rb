@@ -6,7 +6,8 @@ module MildAnvil
       # How far the minimum lies above or below one claim and one requirement, in force, per cent and factor.
       #
       # excess: the Figure of it, rounded down; realised_factor: cut, never rounded up.
-      Margins = Struct.new(:excess, :excess_share, :realised_factor, :required_si, :band, :meets_requirement, keyword_init: true)
+      Margins = Struct.new(:excess, :excess_share, :realised_factor, :required_si, :band, :meets_requirement,
+                           keyword_init: true)
 
       class Margins
         HUNDREDTHS = 100
@@ -22,8 +23,10 @@ module MildAnvil
           excess = claim&.strength_si && (minimum_si - claim.strength_si)
           wanted = wanted_load(claim, requirement)
           realised = wanted && (minimum_si / wanted)
-          new(excess: excess && figures.down(excess), excess_share: excess && (excess / claim.strength_si), realised_factor: cut(realised),
-              required_si: wanted, band: band(realised, requirement), meets_requirement: met?(minimum_si, limit_si, requirement)).freeze
+          new(excess: excess && figures.down(excess), excess_share: excess && (excess / claim.strength_si),
+              realised_factor: cut(realised),
+              required_si: wanted, band: band(realised, requirement),
+              meets_requirement: met?(minimum_si, limit_si, requirement)).freeze
         end
 
         # @return [Float, nil] to hundredths, towards the cautious side
@@ -46,7 +49,8 @@ module MildAnvil
 
         # @return [String, nil] "below", "within" or "above" the target band: over-strong is a finding too
         def self.band(realised, requirement)
-          low, high = requirement&.factor_low, requirement&.factor_high
+          low = requirement&.factor_low
+          high = requirement&.factor_high
           return if realised.nil? || (low.nil? && high.nil?)
           return "below" if low && realised < low
 

@@ -9,7 +9,8 @@ module MildAnvil
 
         module_function
 
-        # @return [Array<Hash>] more:, value_si:, expected_si: (nil but for one more); empty unless a tolerance bound is what rates
+        # @return [Array<Hash>] more:, value_si:, expected_si: (nil but for one more); empty unless a tolerance bound
+        #   is what rates
         def for(sample, terms, chosen)
           return [] unless sample.complete? && sample.count >= 2 && [nil, :tolerance_normal].include?(chosen&.key)
 

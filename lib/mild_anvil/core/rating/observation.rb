@@ -11,8 +11,10 @@ module MildAnvil
       # - between: it failed between value_si and upper_si
       # - void: a cause other than the value was found; it counts for nothing and stays drawn
       #
-      # mode names how, or which part of it, failed. preloaded: it had seen more than half of this value before. specimen: any key.
-      Observation = Struct.new(:counts_as, :value_si, :upper_si, :label, :reason, :reference, :mode, :preloaded, :specimen,
+      # mode names how, or which part of it, failed. preloaded: it had seen more than half of this value before.
+      # specimen: any key.
+      Observation = Struct.new(:counts_as, :value_si, :upper_si, :label, :reason, :reference, :mode, :preloaded,
+                               :specimen,
                                keyword_init: true) do
         def counts? = counts_as != :void
         def break? = counts_as == :break
@@ -29,9 +31,14 @@ module MildAnvil
         # @raise [InvalidInput] naming what is wrong with a judged value
         def self.checked(counts_as:, value_si:, upper_si: nil, **rest)
           kind = counts_as.to_sym
-          refuse("#{counts_as} is no way to count; use #{KINDS.join(', ')}", counts_as: counts_as) unless KINDS.include?(kind)
+          unless KINDS.include?(kind)
+            refuse("#{counts_as} is no way to count; use #{KINDS.join(', ')}",
+                   counts_as: counts_as)
+          end
           refuse("a value must be a number above 0", value_si: value_si) unless value?(value_si) && value_si.positive?
-          refuse("between needs an upper value above the lower one", upper_si: upper_si) if kind == :between && !above?(upper_si, value_si)
+          refuse("between needs an upper value above the lower one", upper_si: upper_si) if kind == :between && !above?(
+            upper_si, value_si
+          )
 
           new(counts_as: kind, value_si: value_si.to_f, upper_si: kind == :between ? upper_si.to_f : nil, **rest).freeze
         end

@@ -5,13 +5,15 @@ module MildAnvil
     module Rating
       # The probability plot of a sample: points and fitted line for each family that was fitted.
       module Plot
-        FAMILIES = { normal: Schools::FittedNormal, lognormal: Schools::FittedLognormal, weibull: Schools::FittedWeibull }.freeze
+        FAMILIES = { normal: Schools::FittedNormal, lognormal: Schools::FittedLognormal,
+                     weibull: Schools::FittedWeibull }.freeze
         SHARES = [0.01, 0.05, 0.1, 0.25, 0.5, 0.75, 0.9, 0.98].freeze
         KINDS = %i[break at_least at_most].freeze
 
         module_function
 
-        # @return [Array<Hash>] family:, logarithms:, points:, axis: shares with their places, location:, scale: (nil where nothing
+        # @return [Array<Hash>] family:, logarithms:, points:, axis: shares with their places, location:, scale: (nil
+        #   where nothing
         #   could be fitted)
         def of(sample, terms)
           values = sample.counted.select { |o| KINDS.include?(o.counts_as) }.map { |o| [o.counts_as, o.value_si] }
@@ -22,7 +24,9 @@ module MildAnvil
 
         def axis(family, terms)
           least = 1 - terms.coverage
-          [*SHARES.select { |share| share > least }, least, least * 0.6].uniq.sort.map { |share| { share: share, score: family.quantile(share) } }
+          [*SHARES.select do |share|
+            share > least
+          end, least, least * 0.6].uniq.sort.map { |share| { share: share, score: family.quantile(share) } }
         end
         private_class_method :axis
 

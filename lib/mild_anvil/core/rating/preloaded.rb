@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Rating
-      # The values of pieces that had been loaded before: how many, whether they count, what the minimum is with and without them,
+      # The values of pieces that had been loaded before: how many, whether they count, what the minimum is with and
+      # without them,
       # and how they compare with the first pulls of the same specimens.
       Preloaded = Struct.new(:count, :counted, :with, :without, :pairs, :paired_in_words, keyword_init: true)
 
@@ -18,14 +19,17 @@ module MildAnvil
           return if loaded.empty?
 
           pairs = pairs(sample, loaded)
-          new(count: loaded.size, counted: !terms.leave_preloaded_out?, with: minimum_of.call(sample), pairs: pairs.size,
+          new(count: loaded.size, counted: !terms.leave_preloaded_out?, with: minimum_of.call(sample),
+              pairs: pairs.size,
               without: minimum_of.call(sample.fresh), paired_in_words: paired(pairs)).freeze
         end
 
         # @return [Array<Array(Float, Float)>] first and later break of one specimen
         def self.pairs(sample, loaded)
           first = sample.counted.reject(&:preloaded?).select(&:break?).group_by(&:specimen)
-          loaded.select { |o| o.break? && o.specimen && first[o.specimen] }.map { |o| [first[o.specimen].first.value_si, o.value_si] }
+          loaded.select do |o|
+            o.break? && o.specimen && first[o.specimen]
+          end.map { |o| [first[o.specimen].first.value_si, o.value_si] }
         end
         private_class_method :pairs
 
@@ -53,8 +57,14 @@ module MildAnvil
         def in_words
           verb = counted ? "counted" : "left out"
           other = counted ? ["without", without] : ["with", with]
-          pieces = count == 1 ? "1 piece had been loaded before and is" : "#{count} pieces had been loaded before and are"
-          "#{pieces} #{verb}; #{other[0]} #{count == 1 ? 'it' : 'them'} the minimum is #{other[1] || 'none'}. #{paired_in_words}"
+          pieces = if count == 1
+                     "1 piece had been loaded before and is"
+                   else
+                     "#{count} pieces had been loaded before " \
+                       "and are"
+                   end
+          "#{pieces} #{verb}; #{other[0]} #{count == 1 ? 'it' : 'them'} the minimum is #{other[1] || 'none'}. " \
+            "#{paired_in_words}"
         end
       end
     end

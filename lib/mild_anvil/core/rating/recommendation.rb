@@ -7,14 +7,23 @@ module MildAnvil
       Recommendation = Struct.new(:key, :reason, keyword_init: true)
 
       class Recommendation
+        COMPLETE = ->(s) { s.complete? && s.count >= 3 }
+        CENSORED = ->(s) { s.count(:break) >= 2 && s.count >= 3 }
+        private_constant :COMPLETE, :CENSORED
+
         # The rules in order: the first school that gave a value and whose condition holds.
         RULES = [
           [:proof_survivors, ->(_) { true }, "Nothing failed, so only what all of them carried can be stated."],
-          [:tolerance_normal, ->(s) { s.complete? && s.count >= 3 }, "Every value is a break, so the factor for a normal population is exact at this number."],
-          [:tolerance_lognormal, ->(s) { s.complete? && s.count >= 3 }, "The scatter is too large for a normal population that cannot be weaker than nothing; logarithms take it."],
-          [:fitted_lognormal, ->(s) { s.count(:break) >= 2 && s.count >= 3 }, "Takes the values that are only bounds for what they are, with the bound calibrated for this number of breaks."],
-          [:fitted_weibull, ->(s) { s.count(:break) >= 2 && s.count >= 3 }, "Takes the values that are only bounds for what they are."],
-          [:lowest, ->(s) { s.count >= 2 }, "Too little else can be said: the lowest value, with the confidence that its number gives."]
+          [:tolerance_normal, COMPLETE,
+           "Every value is a break, so the factor for a normal population is exact at this number."],
+          [:tolerance_lognormal, COMPLETE,
+           "The scatter is too large for a normal population that cannot be weaker than nothing; logarithms take it."],
+          [:fitted_lognormal, CENSORED,
+           "Takes the values that are only bounds for what they are, with the bound calibrated for this number " \
+           "of breaks."],
+          [:fitted_weibull, CENSORED, "Takes the values that are only bounds for what they are."],
+          [:lowest, ->(s) { s.count >= 2 },
+           "Too little else can be said: the lowest value, with the confidence that its number gives."]
         ].freeze
 
         # @param sample [Sample]

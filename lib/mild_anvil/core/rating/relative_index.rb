@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Rating
-      # A lot that only ranks: its mean as a multiple of the reference lot's, with an interval, and no limit of any kind.
+      # A lot that only ranks: its mean as a multiple of the reference lot's, with an interval, and no limit of any
+      # kind.
       RelativeIndex = Struct.new(:reference, :index, :low, :high, :refusal, keyword_init: true)
 
       class RelativeIndex
@@ -23,7 +24,8 @@ module MildAnvil
         def in_words
           return "No index against #{reference}: #{refusal}." if refusal
 
-          format("%.2f times as strong as %s (%.2f to %.2f)", index, reference, (low * 100).floor / 100.0, (high * 100).ceil / 100.0)
+          format("%.2f times as strong as %s (%.2f to %.2f)", index, reference, (low * 100).floor / 100.0,
+                 (high * 100).ceil / 100.0)
         end
       end
     end

@@ -13,19 +13,24 @@ module MildAnvil
 
         # @return [Array<String>] sentences
         def for(sample, terms, results)
-          [too_few(sample), voids(sample), bounds_only(sample), wide_scatter(sample), chosen_refused(terms, results)].compact
+          [too_few(sample), voids(sample), bounds_only(sample), wide_scatter(sample),
+           chosen_refused(terms, results)].compact
         end
 
         def too_few(sample)
           return unless sample.count.between?(2, FEW - 1)
 
-          "With #{sample.count} values no test can tell an outlier from scatter. Nothing may be left out for its value alone."
+          "With #{sample.count} values no test can tell an outlier from scatter. Nothing may be left out for its " \
+            "value alone."
         end
         private_class_method :too_few
 
         def voids(sample)
           count = sample.observations.count { |o| o.counts_as == :void }
-          "#{count} void: #{count == 1 ? 'it does' : 'they do'} not count and #{count == 1 ? 'stays' : 'stay'} drawn, with the cause." if count.positive?
+          return unless count.positive?
+
+          "#{count} void: #{count == 1 ? 'it does' : 'they do'} not count and #{count == 1 ? 'stays' : 'stay'} " \
+            "drawn, with the cause."
         end
         private_class_method :voids
 
@@ -33,7 +38,8 @@ module MildAnvil
           count = sample.count(:at_least)
           return unless count.positive? && sample.count(:break).positive?
 
-          "#{count} only “at least”: something else ended the pull. A stronger load train would turn #{count == 1 ? 'it' : 'them'} into breaks."
+          "#{count} only “at least”: something else ended the pull. A stronger load train would turn " \
+            "#{count == 1 ? 'it' : 'them'} into breaks."
         end
         private_class_method :bounds_only
 
@@ -41,7 +47,9 @@ module MildAnvil
           return unless sample.count(:break) > 2
 
           share = Statistics::Description.of(sample.breaks_si).variation_share
-          "The scatter is #{(share * 100).round} % of the mean. Look for two ways of failing, or two kinds of pieces." if share && share > WIDE_SCATTER_SHARE
+          return unless share && share > WIDE_SCATTER_SHARE
+
+          "The scatter is #{(share * 100).round} % of the mean. Look for two ways of failing, or two kinds of pieces."
         end
         private_class_method :wide_scatter
 
@@ -50,7 +58,9 @@ module MildAnvil
           return if result.nil?
           return "The chosen school, #{result.name}, refuses: #{result.refusal}." if result.refused?
 
-          "The chosen school, #{result.name}, gives no minimum, so there is no working load limit." unless result.minimum
+          return if result.minimum
+
+          "The chosen school, #{result.name}, gives no minimum, so there is no working load limit."
         end
         private_class_method :chosen_refused
       end

@@ -31,7 +31,10 @@ module MildAnvil
                                        at_least: count(:at_least), at_most: count(:at_most), between: count(:between))
           end
           values = breaks_si
-          raise InsufficientData.new("needs #{needed} breaks, has #{values.size}", breaks: values.size, needed: needed) if values.size < needed
+          if values.size < needed
+            raise InsufficientData.new("needs #{needed} breaks, has #{values.size}", breaks: values.size,
+                                                                                     needed: needed)
+          end
 
           values
         end
@@ -42,13 +45,16 @@ module MildAnvil
           described = Statistics::Description.of(breaks!(needed))
           return described unless described.degenerate?
 
-          raise InsufficientData.new("all #{described.count} breaks are equal: the display is too coarse for the scatter, or one value was copied",
+          raise InsufficientData.new("all #{described.count} breaks are equal: the display is too coarse for the " \
+                                     "scatter, or one value was copied",
                                      breaks: described.count)
         end
 
         # @return [String] such as "6 break, 1 at least, 1 void"
         def in_words
-          parts = Observation::KINDS.filter_map { |kind| "#{count_of(kind)} #{kind.to_s.tr('_', ' ')}" if count_of(kind).positive? }
+          parts = Observation::KINDS.filter_map do |kind|
+            "#{count_of(kind)} #{kind.to_s.tr('_', ' ')}" if count_of(kind).positive?
+          end
           parts.empty? ? "nothing judged" : parts.join(", ")
         end
 
@@ -58,7 +64,10 @@ module MildAnvil
 
         def incomplete_in_words
           words = %i[at_least at_most between].filter_map do |kind|
-            "#{count(kind)} #{count(kind) == 1 ? 'pull is' : 'pulls are'} only “#{kind.to_s.tr('_', ' ')}”" if count(kind).positive?
+            if count(kind).positive?
+              "#{count(kind)} #{count(kind) == 1 ? 'pull is' : 'pulls are'} only “#{kind.to_s.tr('_',
+                                                                                                 ' ')}”"
+            end
           end
           words.join(" and ")
         end

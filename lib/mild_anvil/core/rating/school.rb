@@ -13,7 +13,9 @@ module MildAnvil
         # @return [SchoolResult]
         def rate(sample, terms)
           found = value(sample, terms)
-          result(value_si: found.value_si, upper_si: found.upper_si&.then { |v| v if v.finite? }, in_words: found.in_words, working: found.working)
+          result(value_si: found.value_si, upper_si: found.upper_si&.then do |v|
+            v if v.finite?
+          end, in_words: found.in_words, working: found.working)
         rescue InsufficientData, InvalidInput => e
           result(refusal: e.message, working: e.details[:working] || {})
         rescue NotConverged => e
@@ -31,7 +33,10 @@ module MildAnvil
         def positive!(value_si, working)
           return value_si if value_si.positive?
 
-          raise InsufficientData.new("the bound lies below zero: so few values with so much scatter support no minimum this way", working: working)
+          raise InsufficientData.new(
+            "the bound lies below zero: so few values with so much scatter support no minimum this way",
+            working: working
+          )
         end
 
         # Whole per cent where that says it; one place more near the ends, so that 99.6 never reads as 100.

@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Rating
       # What one school of minimum breaking strength says about a sample: a value, or a refusal with its reason.
-      SchoolResult = Struct.new(:key, :name, :value_si, :upper_si, :in_words, :assumption, :weakness, :refusal, :minimum, :working, keyword_init: true) do
+      SchoolResult = Struct.new(:key, :name, :value_si, :upper_si, :in_words, :assumption, :weakness, :refusal,
+                                :minimum, :working, keyword_init: true) do
         def refused? = !refusal.nil?
         # @return [Boolean] whether both confidence bounds of one percentile are known
         def interval? = !refused? && !upper_si.nil?

@@ -3,10 +3,13 @@
 module MildAnvil
   module Core
     module Rating
-      # A lot's rating: every school's answer, the one chosen, the working load limit and the verdicts, with the figures that may be
+      # A lot's rating: every school's answer, the one chosen, the working load limit and the verdicts, with the
+      # figures that may be
       # stated. Screen, command line and papers print this and compute nothing themselves.
-      Statement = Struct.new(:sample, :drawn, :terms, :results, :recommendation, :chosen, :minimum, :working_load_limit, :limit_refusal,
-                             :description, :verdicts, :margins, :claim_conflicts, :figures, :remarks, :sample_tests, :plot,
+      Statement = Struct.new(:sample, :drawn, :terms, :results, :recommendation, :chosen, :minimum, :working_load_limit,
+                             :limit_refusal,
+                             :description, :verdicts, :margins, :claim_conflicts, :figures, :remarks, :sample_tests,
+                             :plot,
                              :next_breaks, :failure_modes, :in_use, :preloaded, :relative, keyword_init: true)
 
       class Statement
@@ -28,27 +31,33 @@ module MildAnvil
         # @return [Hash] plain values; SI, and as stated in every unit of the terms
         def to_h
           { **terms_h, counts: counts, description: described, schools: results.map { |result| school(result) },
-            recommended: recommendation.key&.to_s, recommended_reason: recommendation.reason, chosen: chosen&.key&.to_s,
-            **limits_h, verdicts: verdicts.map { |v| verdict_h(v) }, margins: margins.map(&:to_h), claim_conflicts: claim_conflicts,
-            remarks: remarks, **StatementEvidence.call(self) }
+                       recommended: recommendation.key&.to_s, recommended_reason: recommendation.reason,
+                       chosen: chosen&.key&.to_s,
+                       **limits_h, verdicts: verdicts.map { |verdict| verdict_h(verdict) },
+                       margins: margins.map(&:to_h), claim_conflicts: claim_conflicts,
+                       remarks: remarks, **StatementEvidence.call(self) }
         end
 
         private
 
         def terms_h
-          { rule_version: RULE_VERSION, measurand: terms.measurand, rated_quantity: terms.rated_quantity, unit: terms.unit.symbol,
-            coverage: terms.coverage, confidence: terms.confidence, factor: terms.factor, factor_text: format("%g", terms.factor),
+          { rule_version: RULE_VERSION, measurand: terms.measurand, rated_quantity: terms.rated_quantity,
+            unit: terms.unit.symbol,
+            coverage: terms.coverage, confidence: terms.confidence, factor: terms.factor,
+            factor_text: format("%g", terms.factor),
             factor_source: terms.factor_source }
         end
 
         def limits_h
-          { minimum: minimum&.to_h, working_load_limit: working_load_limit&.to_h, limit_refusal: limit_refusal, factor_made: factor_made,
+          { minimum: minimum&.to_h, working_load_limit: working_load_limit&.to_h, limit_refusal: limit_refusal,
+            factor_made: factor_made,
             preloaded: preloaded && preloaded_h,
-            relative: relative && relative.to_h.merge(in_words: relative.in_words) }
+            relative: relative&.to_h&.merge(in_words: relative.in_words) }
         end
 
         def preloaded_h
-          preloaded.to_h.merge(with: preloaded.with&.to_h, without: preloaded.without&.to_h, in_words: preloaded.in_words)
+          preloaded.to_h.merge(with: preloaded.with&.to_h, without: preloaded.without&.to_h,
+                               in_words: preloaded.in_words)
         end
 
         def counts
@@ -71,7 +80,8 @@ module MildAnvil
 
         def school(result)
           shown = result.minimum ? :down : :nearest
-          { key: result.key.to_s, name: result.name, minimum: result.minimum, value_si: result.value_si, upper_si: result.upper_si,
+          { key: result.key.to_s, name: result.name, minimum: result.minimum, value_si: result.value_si,
+            upper_si: result.upper_si,
             stated: result.value_si && figures.public_send(shown, result.value_si).to_h, in_words: result.in_words,
             refusal: result.refusal, assumption: result.assumption, weakness: result.weakness, working: result.working }
         end

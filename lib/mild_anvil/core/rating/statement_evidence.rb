@@ -11,13 +11,19 @@ module MildAnvil
         # @return [Hash]
         def call(statement)
           figures = statement.figures
-          { sample_tests: statement.sample_tests.map { |test| test(test, figures) }, plot: statement.plot.map { |drawn| plot(drawn) },
+          { sample_tests: statement.sample_tests.map { |test| test(test, figures) }, plot: statement.plot.map do |drawn|
+            plot(drawn)
+          end,
             next_breaks: statement.next_breaks.map { |row| next_break(row, figures) },
             failure_modes: statement.failure_modes && modes(statement.failure_modes, figures),
-            in_use: statement.in_use.map { |row| { key: row.key.to_s, name: row.name, factor: row.factor, limit: row.limit.to_h } } }
+            in_use: statement.in_use.map do |row|
+              { key: row.key.to_s, name: row.name, factor: row.factor, limit: row.limit.to_h }
+            end }
         end
 
-        def test(test, figures) = test.to_h.merge(key: test.key.to_s, values: test.values.map { |v| figures.nearest(v).to_h })
+        def test(test, figures)
+          test.to_h.merge(key: test.key.to_s, values: test.values.map { |v| figures.nearest(v).to_h })
+        end
         private_class_method :test
 
         def plot(drawn)
@@ -26,11 +32,15 @@ module MildAnvil
         end
         private_class_method :plot
 
-        def next_break(row, figures) = row.merge(stated: row[:value_si].positive? ? figures.down(row[:value_si]).to_h : nil)
+        def next_break(row, figures)
+          row.merge(stated: row[:value_si].positive? ? figures.down(row[:value_si]).to_h : nil)
+        end
         private_class_method :next_break
 
         def modes(result, figures)
-          { in_words: result.in_words, modes: result.modes.map { |m| m.to_h.merge(stated: m.value_si && figures.down(m.value_si).to_h) } }
+          { in_words: result.in_words, modes: result.modes.map do |m|
+            m.to_h.merge(stated: m.value_si && figures.down(m.value_si).to_h)
+          end }
         end
         private_class_method :modes
       end

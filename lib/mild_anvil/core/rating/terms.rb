@@ -5,14 +5,18 @@ module MildAnvil
     module Rating
       # Everything a rating depends on besides the observations; values in SI, marking_step in marking_unit.
       #
-      # calibrate: the fitted bounds that are calibrated by simulation, :none, :chosen or :all. preloaded: :count or :leave_out. reference:
+      # calibrate: the fitted bounds that are calibrated by simulation, :none, :chosen or :all. preloaded: :count or
+      # :leave_out. reference:
       # a Reference when the lot only ranks. units: those that figures are stated in besides the lot's own.
-      Terms = Struct.new(:unit, :units, :measurand, :rated_quantity, :direction, :coverage, :confidence, :factor, :factor_source,
-                         :school, :marking_step, :marking_unit, :resolution_si, :shared_uncertainty_share, :claims, :requirements,
+      Terms = Struct.new(:unit, :units, :measurand, :rated_quantity, :direction, :coverage, :confidence, :factor,
+                         :factor_source,
+                         :school, :marking_step, :marking_unit, :resolution_si, :shared_uncertainty_share, :claims,
+                         :requirements,
                          :borrowed, :calibrate, :preloaded, :reference, keyword_init: true)
 
       class Terms
-        DEFAULTS = { units: [].freeze, measurand: "force", rated_quantity: "peak", coverage: 0.95, confidence: 0.95, factor: 5.0,
+        DEFAULTS = { units: [].freeze, measurand: "force", rated_quantity: "peak", coverage: 0.95, confidence: 0.95,
+                     factor: 5.0,
                      shared_uncertainty_share: 0.0, claims: [].freeze, requirements: [].freeze, calibrate: :chosen,
                      preloaded: :count }.freeze
         FACTORS = (1.0..50.0)
@@ -38,18 +42,30 @@ module MildAnvil
         private_class_method :complaints
 
         def self.range_complaints(values)
-          ranges = { coverage: SHARES, confidence: SHARES, factor: FACTORS, shared_uncertainty_share: UNCERTAINTIES, marking_step: STEPS }
-          wrong = ranges.reject { |name, range| (name == :marking_step && values[name].nil?) || number_in?(values[name], range) }
-          wrong.to_h { |name, range| [name, "must lie from #{format('%g', range.begin)} to #{format('%g', range.end)}"] }
+          ranges = { coverage: SHARES, confidence: SHARES, factor: FACTORS, shared_uncertainty_share: UNCERTAINTIES,
+                     marking_step: STEPS }
+          wrong = ranges.reject do |name, range|
+            (name == :marking_step && values[name].nil?) || number_in?(values[name], range)
+          end
+          wrong.to_h do |name, range|
+            [name, "must lie from #{format('%g', range.begin)} to #{format('%g', range.end)}"]
+          end
         end
         private_class_method :range_complaints
 
         def self.word_complaints(values)
           fields = {}
           fields[:claims] = "must be above 0" unless values[:claims].all? { |claim| claim.value_si.positive? }
-          fields[:preloaded] = "must be one of #{PRELOADED.join(', ')}" unless PRELOADED.include?(values[:preloaded].to_sym)
+          unless PRELOADED.include?(values[:preloaded].to_sym)
+            fields[:preloaded] =
+              "must be one of #{PRELOADED.join(', ')}"
+          end
           school = values[:school]
-          fields[:school] = "is none of #{Schools.all.map { |s| s::KEY }.join(', ')}" if school && Schools.find(school).nil?
+          if school && Schools.find(school).nil?
+            fields[:school] = "is none of #{Schools.all.map do |s|
+              s::KEY
+            end.join(', ')}"
+          end
           fields
         end
         private_class_method :word_complaints

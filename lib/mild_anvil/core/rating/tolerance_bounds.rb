@@ -15,7 +15,8 @@ module MildAnvil
           k_upper = Statistics::ToleranceFactor.normal(**common, confidence: 1 - terms.confidence)
           lower = described.mean - (k * described.standard_deviation)
           new(lower: lower, upper: described.mean - (k_upper * described.standard_deviation),
-              working: { n: described.count, mean_si: described.mean, standard_deviation_si: described.standard_deviation,
+              working: { n: described.count, mean_si: described.mean,
+                         standard_deviation_si: described.standard_deviation,
                          k: k, k_upper: k_upper, bound_si: lower }).freeze
         end
       end

@@ -21,7 +21,10 @@ module MildAnvil
         # @raise [InvalidInput] for a factor below 1 or a step not above 0
         # @raise [InsufficientData] where the limit lies below one marking step
         def limit(minimum_si:, factor:, unit:, step: nil, others: [])
-          raise InvalidInput.new("a design factor must be at least 1", factor: factor) unless factor.is_a?(Numeric) && factor >= 1
+          unless factor.is_a?(Numeric) && factor >= 1
+            raise InvalidInput.new("a design factor must be at least 1",
+                                   factor: factor)
+          end
 
           exact = minimum_si / factor
           rule = rule(exact, unit: unit, step: step, others: others)
@@ -38,8 +41,10 @@ module MildAnvil
         def default_step(value) = "1e#{Math.log10(value).floor - DEFAULT_FIGURES + 1}"
 
         def refuse_nothing(rule, exact)
-          raise InsufficientData.new(format("%.3g %s lies below one marking step of %s %s: nothing could be marked. Choose a finer step",
-                                            rule.unit.from_si(exact), rule.unit.symbol, rule.step.to_s("F").sub(/\.0\z/, ""), rule.unit.symbol),
+          raise InsufficientData.new(format("%.3g %s lies below one marking step of %s %s: nothing could be marked. " \
+                                            "Choose a finer step",
+                                            rule.unit.from_si(exact), rule.unit.symbol,
+                                            rule.step.to_s("F").delete_suffix(".0"), rule.unit.symbol),
                                      limit_si: exact)
         end
         private_class_method :refuse_nothing

@@ -38,7 +38,11 @@ module MildAnvil
         # The cosines of all products are those of 4 * order angles, looked up instead of computed.
         def coefficients(values, order)
           cosines = Array.new(4 * order) { |i| Math.cos(Math::PI * i / (2 * order)) }
-          Array.new(order) { |j| 2.0 / order * values.each_with_index.sum { |v, k| v * cosines[j * ((2 * k) + 1) % (4 * order)] } }
+          Array.new(order) do |j|
+            2.0 / order * values.each_with_index.sum do |v, k|
+              v * cosines[j * ((2 * k) + 1) % (4 * order)]
+            end
+          end
         end
 
         # Without the last ones, which lie below rounding.

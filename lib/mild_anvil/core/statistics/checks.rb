@@ -11,7 +11,8 @@ module MildAnvil
         def breaks!(count, at_least:)
           return if count.is_a?(Integer) && count >= at_least
 
-          raise InsufficientData.new("at least #{at_least} #{at_least == 1 ? 'break is' : 'breaks are'} needed, there #{count == 1 ? 'is' : 'are'} #{count}",
+          needed = at_least == 1 ? "at least 1 break is" : "at least #{at_least} breaks are"
+          raise InsufficientData.new("#{needed} needed, there #{count == 1 ? 'is' : 'are'} #{count}",
                                      breaks: count, needed: at_least)
         end
 
@@ -31,7 +32,12 @@ module MildAnvil
         # @return [Array(Array<Float>, Array<Float>)] two lists that belong together value by value
         # @raise [InvalidInput] when one is longer
         def pairs(first, second)
-          raise InvalidInput.new("the two lists must be equally long, they have #{first.size} and #{second.size} values", first: first.size, second: second.size) if first.size != second.size
+          if first.size != second.size
+            raise InvalidInput.new(
+              "the two lists must be equally long, they have #{first.size} and #{second.size} values",
+              first: first.size, second: second.size
+            )
+          end
 
           [floats(first), floats(second)]
         end

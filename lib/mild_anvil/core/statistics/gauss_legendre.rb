@@ -41,7 +41,8 @@ module MildAnvil
           end
         end
 
-        # The same for an integrand that begins at zero as x^(exponent - 1) does: where the exponent is no whole number, the
+        # The same for an integrand that begins at zero as x^(exponent - 1) does: where the exponent is no whole
+        # number, the
         # nodes next to zero run over a root of x, in which it is smooth.
         #
         # @param breaks [Array<Float>] as above; the first may be 0
@@ -51,7 +52,9 @@ module MildAnvil
 
           power = (SMOOTH / exponent).ceil.clamp(1, STEEPEST)
           first = NEAR * breaks[1]
-          root = each_node([0.0, 1.0]).map { |t, weight| [first * (t**power), first * power * (t**(power - 1)) * weight] }
+          root = each_node([0.0, 1.0]).map do |t, weight|
+            [first * (t**power), first * power * (t**(power - 1)) * weight]
+          end
           root + each_node([first, *breaks.drop(1)])
         end
       end

@@ -14,7 +14,12 @@ module MildAnvil
         # @raise [InsufficientData]
         # Source: Bartlett, Proceedings of the Royal Society A 160 (1937); NIST e-Handbook 1.3.5.7
         def pooled(lots)
-          raise InsufficientData, "borrowed scatter needs at least one earlier lot of two breaks" if lots.empty? || lots.any? { |v| v.size < 2 }
+          if lots.empty? || lots.any? do |v|
+            v.size < 2
+          end
+            raise InsufficientData,
+                  "borrowed scatter needs at least one earlier lot of two breaks"
+          end
 
           described = lots.map { |values| Description.of(values) }
           raise InsufficientData, "an earlier lot has no scatter at all" if described.any?(&:degenerate?)
@@ -23,7 +28,8 @@ module MildAnvil
           total = dofs.sum
           variance = described.zip(dofs).sum { |d, v| v * (d.standard_deviation**2) } / total
           statistic = lots.size > 1 ? bartlett(described, dofs, total, variance) : nil
-          Pooled.new(standard_deviation: Math.sqrt(variance), dof: total, statistic: statistic, p: statistic && ChiSquared.upper_tail(statistic, lots.size - 1)).freeze
+          Pooled.new(standard_deviation: Math.sqrt(variance), dof: total, statistic: statistic,
+                     p: statistic && ChiSquared.upper_tail(statistic, lots.size - 1)).freeze
         end
 
         def bartlett(described, dofs, total, variance)

@@ -5,7 +5,8 @@ module MildAnvil
     module Statistics
       # The log-likelihood of a location-scale family with exact, left-, right- and interval-censored values.
       #
-      # In h = 1/sigma and a = mu/sigma it is concave for the families used here, so Newton's steps find its one maximum.
+      # In h = 1/sigma and a = mu/sigma it is concave for the families used here, so Newton's steps find its one
+      # maximum.
       # Source: Burridge, Journal of the Royal Statistical Society B 43 (1981); Lawless, Statistical Models and Methods
       # for Lifetime Data, 2nd edition 2003
       class Likelihood

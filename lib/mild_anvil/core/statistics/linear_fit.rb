@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Statistics
-      # Least squares for a linear model of a few columns, by Householder reflections: no normal equations, no lost digits.
+      # Least squares for a linear model of a few columns, by Householder reflections: no normal equations, no lost
+      # digits.
       class LinearFit
         RANK_SHARE = 1.0e-11 # a column that keeps less of its length than this depends on the others
 
@@ -59,7 +60,10 @@ module MildAnvil
 
         def reflector_for(column, from, length)
           norm = Math.sqrt((from...@n).sum { |i| column[i]**2 })
-          raise InvalidInput.new("these columns depend on each other: not all of them can be told apart", column: from) if norm <= RANK_SHARE * length
+          if norm <= RANK_SHARE * length
+            raise InvalidInput.new("these columns depend on each other: not all of them can be told apart",
+                                   column: from)
+          end
 
           alpha = column[from].negative? ? norm : -norm
           vector = column.dup
@@ -77,7 +81,11 @@ module MildAnvil
 
         def back(values)
           solution = Array.new(@p, 0.0)
-          (@p - 1).downto(0) { |j| solution[j] = (values[j] - ((j + 1)...@p).sum { |k| @r[j][k] * solution[k] }) / @r[j][j] }
+          (@p - 1).downto(0) do |j|
+            solution[j] = (values[j] - ((j + 1)...@p).sum do |k|
+              @r[j][k] * solution[k]
+            end) / @r[j][j]
+          end
           solution
         end
       end

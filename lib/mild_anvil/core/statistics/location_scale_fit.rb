@@ -38,7 +38,8 @@ module MildAnvil
         # @param drop [Float] > 0
         # @param side [Integer] -1 for the lower bound, 1 for the upper
         # @return [Float] in the scale of the values
-        # Method: y_p is fixed, the scale maximised over; the step from Wald's bound is doubled until the drop is exceeded, then
+        # Method: y_p is fixed, the scale maximised over; the step from Wald's bound is doubled until the drop is
+        # exceeded, then
         # Newton inside the bracket: the slope of the profile is that of the likelihood at a fixed scale.
         def bound(p, drop:, side: -1)
           return percentile(p) unless drop.positive?
@@ -53,7 +54,8 @@ module MildAnvil
             reach *= 2
             far = top + (side * reach)
           end
-          y = Roots.newton(*[top * side, far * side].sort, (top + (side * reach * START_SHARE)) * side, last_step: BOUND_TOLERANCE) do |x|
+          y = Roots.newton(*[top * side, far * side].sort, (top + (side * reach * START_SHARE)) * side,
+                           last_step: BOUND_TOLERANCE) do |x|
             fallen(x * side, z, drop, side).map(&:-@)
           end
           @centre + (@spread * y * side)
@@ -71,8 +73,12 @@ module MildAnvil
           gradient_a = 1 / @maximum[:h]
           gradient_h = -(@maximum[:a] + z) / (@maximum[:h]**2)
           determinant = (point.bend_hh * point.bend_aa) - (point.bend_ha**2)
-          variance = -(((gradient_h**2) * point.bend_aa) - (2 * gradient_h * gradient_a * point.bend_ha) + ((gradient_a**2) * point.bend_hh)) / determinant
-          raise NotConverged.new("the likelihood is too flat for a standard error", breaks: @breaks) unless variance.positive?
+          mixed = 2 * gradient_h * gradient_a * point.bend_ha
+          variance = -(((gradient_h**2) * point.bend_aa) - mixed + ((gradient_a**2) * point.bend_hh)) / determinant
+          unless variance.positive?
+            raise NotConverged.new("the likelihood is too flat for a standard error",
+                                   breaks: @breaks)
+          end
 
           @spread * Math.sqrt(variance)
         end
@@ -99,7 +105,10 @@ module MildAnvil
         # Whether one single strength agrees with everything that is known: then no scatter at all fits best.
         def one_point?(values)
           lowest = values.filter_map { |v| v.low unless v.kind == :left }.max || -Float::INFINITY
-          highest = values.filter_map { |v| { exact: v.low, left: v.low, interval: v.high }[v.kind] }.min || Float::INFINITY
+          highest = values.filter_map do |v|
+            { exact: v.low, left: v.low,
+              interval: v.high }[v.kind]
+          end.min || Float::INFINITY
           lowest <= highest + (ONE_WITHIN * [lowest.abs, 1.0].max)
         end
 
@@ -108,7 +117,10 @@ module MildAnvil
           described = Description.of(ends)
           @centre = described.mean
           @spread = described.standard_deviation
-          @likelihood = Likelihood.new(@family, values.map { |v| Likelihood::Value.new(kind: v.kind, low: (v.low - @centre) / @spread, high: v.high && ((v.high - @centre) / @spread)) })
+          @likelihood = Likelihood.new(@family, values.map do |v|
+            Likelihood::Value.new(kind: v.kind, low: (v.low - @centre) / @spread,
+                                  high: v.high && ((v.high - @centre) / @spread))
+          end)
         end
 
         # Newton's steps in (h, a), halved until the likelihood rises.
@@ -153,7 +165,8 @@ module MildAnvil
           [drop - (@maximum[:value] - value), slope * side]
         end
 
-        # The highest likelihood with the percentile at y, and how it changes with y: a = h y - z leaves a concave function of h.
+        # The highest likelihood with the percentile at y, and how it changes with y: a = h y - z leaves a concave
+        # function of h.
         def profile(y, z)
           h = @maximum[:h]
           point = @likelihood.at(h, (h * y) - z)
@@ -161,7 +174,10 @@ module MildAnvil
             slope = point.slope_h + (y * point.slope_a)
             bend = point.bend_hh + (2 * y * point.bend_ha) + (y * y * point.bend_aa)
             step = -slope / bend
-            raise NotConverged.new("the likelihood has no maximum with the percentile held there", breaks: @breaks) unless step.finite?
+            unless step.finite?
+              raise NotConverged.new("the likelihood has no maximum with the percentile held there",
+                                     breaks: @breaks)
+            end
 
             return [point.value + (step * slope / 2), h * point.slope_a] if settled?(step * slope, point)
 

@@ -6,7 +6,8 @@ module MildAnvil
       # The noncentral t distribution: what one-sided tolerance factors and sample sizes are made of.
       #
       # P(T <= t) is the mean of Phi(t s - delta) over the density of s = sqrt(chi2/dof). Panels break at the centre of
-      # that density and where Phi turns, so that a narrow step is never stepped over; series lose digits at large delta.
+      # that density and where Phi turns, so that a narrow step is never stepped over; series lose digits at large
+      # delta.
       module NoncentralT
         DENSITY_REACH = 12 # standard deviations of s: beyond lies less than 1e-30
         STEP_REACH = 8     # Phi(-8) is 6e-16
@@ -36,8 +37,10 @@ module MildAnvil
         # @param delta [Float]
         # @return [Float]
         # @raise [InvalidInput] outside these ranges
-        # Source: Owen, A survey of properties and applications of the noncentral t-distribution, Technometrics 10 (1968)
-        # Method: the smaller tail is solved for t by Newton's steps inside a bracket.   Checked: docs/validation.md, section 1
+        # Source: Owen, A survey of properties and applications of the noncentral t-distribution, Technometrics 10
+        # (1968)
+        # Method: the smaller tail is solved for t by Newton's steps inside a bracket. Checked: docs/validation.md,
+        # section 1
         def quantile(p, dof, delta)
           raise InvalidInput.new("a probability must lie strictly between 0 and 1", p: p) unless p > 0 && p < 1
           return -quantile(1 - p, dof, -delta) if delta.negative?
@@ -75,7 +78,8 @@ module MildAnvil
           [lower.clamp(0.0, 1.0), upper.clamp(0.0, 1.0)]
         end
 
-        # One tail and the density from one pass, for Newton's steps; weights that cannot be seen in either are left out.
+        # One tail and the density from one pass, for Newton's steps; weights that cannot be seen in either are left
+        # out.
         def tail_and_density(t, dof, delta, lower, least)
           tail = density = 0.0
           nodes(t, dof, delta).each do |s, weight|
@@ -106,10 +110,17 @@ module MildAnvil
         end
         private_class_method :below_zero
 
-        # Where Phi turns gently over a panel, the panels of the density alone will do, and they are the same for every t.
+        # Where Phi turns gently over a panel, the panels of the density alone will do, and they are the same for every
+        # t.
         def nodes(t, dof, delta)
           gentle = t.abs * EVERY / Math.sqrt(2.0 * dof) <= GENTLE
-          gentle ? DENSITIES.fetch([dof]) { weighted(panels(0.0, dof, delta), dof) } : weighted(panels(t, dof, delta), dof)
+          if gentle
+            DENSITIES.fetch([dof]) do
+              weighted(panels(0.0, dof, delta), dof)
+            end
+          else
+            weighted(panels(t, dof, delta), dof)
+          end
         end
         private_class_method :nodes
 

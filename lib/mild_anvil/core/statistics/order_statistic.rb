@@ -39,7 +39,9 @@ module MildAnvil
         def usable_rank(breaks:, coverage:, confidence:)
           Checks.breaks!(breaks, at_least: 1)
           Checks.shares!(coverage: coverage, confidence: confidence)
-          too_high = (1..(breaks + 1)).bsearch { |r| r > breaks || confidence(breaks: breaks, coverage: coverage, rank: r) < confidence - EDGE }
+          too_high = (1..(breaks + 1)).bsearch do |r|
+            r > breaks || confidence(breaks: breaks, coverage: coverage, rank: r) < confidence - EDGE
+          end
           too_high == 1 ? nil : too_high - 1
         end
       end

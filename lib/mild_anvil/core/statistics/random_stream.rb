@@ -18,7 +18,9 @@ module MildAnvil
 
         # @return [Float] strictly between 0 and 1
         # Source: Marsaglia, Journal of Statistical Software 8 (2003), xorshift of 32 bits; two of them make 53
-        def next = ((step * SCALE) + ((step & 0x1FFFFF) * SCALE / (1 << 21)) + (SCALE / (1 << 23))).clamp(1.0e-12, 1 - 1.0e-12)
+        def next
+          ((step * SCALE) + ((step & 0x1FFFFF) * SCALE / (1 << 21)) + (SCALE / (1 << 23))).clamp(1.0e-12, 1 - 1.0e-12)
+        end
 
         private
 

@@ -17,7 +17,8 @@ module MildAnvil
 
         # Where does an increasing or decreasing function cross zero?
         #
-        # Inverse quadratic interpolation where three points lie so that it must land inside, bisection elsewhere: smooth
+        # Inverse quadratic interpolation where three points lie so that it must land inside, bisection elsewhere:
+        # smooth
         # functions cost about ten looks, a kink or a flat tail cannot stall it.
         # @param low [Float] one end of the bracket
         # @param high [Float] other end; the block has opposite signs at the ends
@@ -31,7 +32,10 @@ module MildAnvil
           high = Point.new(high, yield(high))
           found = [low, high].find { |point| point.value.zero? }
           return found.x if found
-          raise NotConverged.new("no sign change between the ends", low: low.x, high: high.x) if low.value.positive? == high.value.positive?
+          if low.value.positive? == high.value.positive?
+            raise NotConverged.new("no sign change between the ends", low: low.x,
+                                                                      high: high.x)
+          end
 
           narrowed(high, low, tolerance, &function)
         end
@@ -57,7 +61,8 @@ module MildAnvil
         end
         private_class_method :narrowed
 
-        # @return [Float] the share of the way from a to b; one half where the three points do not lie on a curve that can be
+        # @return [Float] the share of the way from a to b; one half where the three points do not lie on a curve that
+        #   can be
         #   turned round between them
         def interpolated(a, b, c)
           place = (a.x - b.x) / (c.x - b.x)
@@ -74,7 +79,8 @@ module MildAnvil
         #
         # @yieldparam x [Float]
         # @yieldreturn [Array(Float, Float)] value (increasing in x) and derivative
-        # @param last_step [Float] share of x; a Newton's step as small as this leaves nothing to mend, since it doubles the digits
+        # @param last_step [Float] share of x; a Newton's step as small as this leaves nothing to mend, since it
+        #   doubles the digits
         # @return [Float]
         def newton(low, high, start, last_step: CLOSE)
           x = start.between?(low, high) ? start : (low + high) / 2

@@ -3,12 +3,15 @@
 module MildAnvil
   module Core
     module Statistics
-      # How far the profile likelihood must fall for a bound to keep its confidence, found by simulation: lots like this one,
+      # How far the profile likelihood must fall for a bound to keep its confidence, found by simulation: lots like
+      # this one,
       # drawn from its own fit, with the same pieces known only as bounds.
       #
-      # The signed root of the likelihood ratio at the true percentile is nearly a pivot: its quantile over the simulated lots
+      # The signed root of the likelihood ratio at the true percentile is nearly a pivot: its quantile over the
+      # simulated lots
       # replaces 1.645. For a complete lot it is a pivot, and the answer depends on n alone.
-      # Source: Meeker and Escobar, Statistical Methods for Reliability Data, 1998, section 9.3; DiCiccio, Martin and Stern,
+      # Source: Meeker and Escobar, Statistical Methods for Reliability Data, 1998, section 9.3; DiCiccio, Martin and
+      # Stern,
       # Canadian Journal of Statistics 29 (2001)
       class SimulatedDrop
         EFFORT = 24_000 # values drawn in all
@@ -25,7 +28,11 @@ module MildAnvil
         # @return [Drops] for the lower and the upper bound at that confidence
         # @raise [InsufficientData] when too few of the simulated lots can be fitted at all
         def self.of(family:, values:, fit:, p:, confidence:, seed: 1)
-          pattern = values.map { |v| [v.kind, *[v.low, v.high].compact.map { |y| v.kind == :exact ? nil : ((y - fit.location) / fit.scale).round(12) }] }.sort_by(&:inspect)
+          pattern = values.map do |v|
+            [v.kind, *[v.low, v.high].compact.map do |y|
+              v.kind == :exact ? nil : ((y - fit.location) / fit.scale).round(12)
+            end]
+          end.sort_by(&:inspect)
           MEMO.fetch([family, pattern, p, confidence, seed]) { new(family, pattern, p, seed).drops(confidence) }
         end
 
@@ -41,9 +48,13 @@ module MildAnvil
         def drops(confidence)
           lots = (EFFORT / @pattern.size).clamp(LOTS)
           roots = Array.new(lots) { root }.compact.sort
-          raise InsufficientData.new("too few lots like this one could be fitted to calibrate the bound", lots: roots.size) if roots.size < MOST_FAILED_SHARE * lots
+          if roots.size < MOST_FAILED_SHARE * lots
+            raise InsufficientData.new("too few lots like this one could be fitted to calibrate the bound",
+                                       lots: roots.size)
+          end
 
-          Drops.new(lower: half_square(quantile(roots, confidence)), upper: half_square(-quantile(roots, 1 - confidence)), lots: roots.size).freeze
+          Drops.new(lower: half_square(quantile(roots, confidence)),
+                    upper: half_square(-quantile(roots, 1 - confidence)), lots: roots.size).freeze
         end
 
         private
@@ -61,7 +72,14 @@ module MildAnvil
         def drawn(kind, low, high)
           y = @family.quantile(@stream.next)
           bounded = { right: low && y > low, left: low && y < low, interval: high && y.between?(low, high) }[kind]
-          bounded ? Likelihood::Value.new(kind: kind, low: low, high: high) : Likelihood::Value.new(kind: :exact, low: y)
+          if bounded
+            Likelihood::Value.new(kind: kind, low: low,
+                                  high: high)
+          else
+            Likelihood::Value.new(
+              kind: :exact, low: y
+            )
+          end
         end
 
         def quantile(sorted, share)

@@ -45,7 +45,9 @@ module MildAnvil
           return 0.0 if (tail - 0.5).abs < 1.0e-17
 
           bracket = Roots.expand_upwards(0.0, 1.0) { |t| tail - upper_tail(t, dof) }
-          Roots.newton(*bracket, [Normal.upper_quantile(tail), bracket[0]].max) { |t| [tail - upper_tail(t, dof), density(t, dof)] }
+          Roots.newton(*bracket, [Normal.upper_quantile(tail), bracket[0]].max) do |t|
+            [tail - upper_tail(t, dof), density(t, dof)]
+          end
         end
       end
     end

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Statistics
-      # The range of k normal means over an independent estimate of their standard deviation: what Tukey's comparison needs.
+      # The range of k normal means over an independent estimate of their standard deviation: what Tukey's comparison
+      # needs.
       module StudentizedRange
         REACH = 7.5 # standard deviations of the lowest mean: beyond lies less than 1e-13
         # Panels of the inner integral; the lowest of many means lies in a narrow place. Either way it is good to 1e-8.
@@ -12,7 +13,8 @@ module MildAnvil
         MANY = 12 # groups
         DENSITY_REACH = 8.0
         DENSITY_PANELS = 3
-        # Where a range of normal means turns: the outer panels break there, so that a narrow step is never stepped over.
+        # Where a range of normal means turns: the outer panels break there, so that a narrow step is never stepped
+        # over.
         TURNS = [1.0, 3.0, 5.0, 8.0].freeze
         NEGLIGIBLE = 1.0e-14
         # The inner integral is laid down once for each number of groups; smaller chances than FINE are summed anew.
@@ -58,11 +60,14 @@ module MildAnvil
         # P(range of k standard normals > w) = 1 - k ∫ φ(z) (Φ(z + w) - Φ(z))^(k-1) dz, with the integrand's complement
         # summed, so that small tails keep their digits.
         def range_upper_tail(w, groups)
-          groups * nodes(groups > MANY ? PANELS_FOR_MANY : PANELS).sum { |z, weight, whole| weight * complement(z, whole, w, groups) }
+          groups * nodes(groups > MANY ? PANELS_FOR_MANY : PANELS).sum do |z, weight, whole|
+            weight * complement(z, whole, w, groups)
+          end
         end
         private_class_method :range_upper_tail
 
-        # With Φ(z + w) - Φ(z) = (1 - Φ(z)) - (1 - Φ(z + w)): what is missing to its value at w = ∞, which integrates to 1/k.
+        # With Φ(z + w) - Φ(z) = (1 - Φ(z)) - (1 - Φ(z + w)): what is missing to its value at w = ∞, which integrates
+        # to 1/k.
         def complement(z, whole, w, groups)
           share = [Normal.upper_tail(z + w) / whole, 1.0].min
           return whole**(groups - 1) if share >= 1.0
@@ -90,7 +95,9 @@ module MildAnvil
           width = 1 / Math.sqrt(2.0 * dof)
           low = [0.0, 1 - (DENSITY_REACH * width)].max
           high = 1 + (DENSITY_REACH * width)
-          breaks = [*(0..DENSITY_PANELS).map { |i| low + ((high - low) * i / DENSITY_PANELS) }, *TURNS.map { |w| w / q }.select { |s| s > low && s < high }].sort
+          breaks = [*(0..DENSITY_PANELS).map { |i| low + ((high - low) * i / DENSITY_PANELS) }, *TURNS.map do |w|
+            w / q
+          end.select { |s| s > low && s < high }].sort
           GaussLegendre.each_node_from_zero(breaks, dof).filter_map do |s, weight|
             density = Math.exp(constant + ((dof - 1) * Math.log(s)) - (half * ((s * s) - 1)))
             [s, weight * density] if weight * density > NEGLIGIBLE

@@ -3,16 +3,21 @@
 module MildAnvil
   module Core
     module Watch
-      # How far does a production lie above a lower limit, in terms of its scatter; and how sure is that with these values?
+      # How far does a production lie above a lower limit, in terms of its scatter; and how sure is that with these
+      # values?
       class Capability
         # @param values [Array<Float>] shape (n,), n >= 2, in order
         # @param lower_limit [Float]
         # @raise [InsufficientData]
-        # Source: Kotz and Lovelace, Process Capability Indices in Theory and Practice, 1998; Bissell, Applied Statistics 39 (1990)
+        # Source: Kotz and Lovelace, Process Capability Indices in Theory and Practice, 1998; Bissell, Applied
+        # Statistics 39 (1990)
         def initialize(values, lower_limit)
           values = Statistics::Checks.floats(values)
           @described = Statistics::Description.of(values)
-          raise InsufficientData.new("a capability needs at least two different values", values: values.size) if values.size < 2 || @described.degenerate?
+          if values.size < 2 || @described.degenerate?
+            raise InsufficientData.new("a capability needs at least two different values",
+                                       values: values.size)
+          end
 
           @lower_limit = lower_limit
           @chart = IndividualsChart.new(values)
@@ -41,18 +46,27 @@ module MildAnvil
           [overall - reach, overall + reach]
         end
 
-        def approximate_lower_bound(confidence = 0.95) = overall - (Statistics::Normal.quantile(confidence) * approximate_error)
+        def approximate_lower_bound(confidence = 0.95)
+          overall - (Statistics::Normal.quantile(confidence) * approximate_error)
+        end
 
         private
 
-        def approximate_error = Math.sqrt((1 / (9.0 * @described.count)) + ((overall**2) / (2.0 * (@described.count - 1))))
+        def approximate_error
+          Math.sqrt((1 / (9.0 * @described.count)) + ((overall**2) / (2.0 * (@described.count - 1))))
+        end
 
         def bound(share)
           root = 3 * Math.sqrt(@described.count)
           t = root * overall
           dof = @described.count - 1
           excess = ->(delta) { share - Statistics::NoncentralT.cdf(t, dof, delta) }
-          low, high = excess.call(t).positive? ? downwards(excess, t) : Statistics::Roots.expand_upwards(t, 1.0, &excess)
+          low, high = if excess.call(t).positive?
+                        downwards(excess,
+                                  t)
+                      else
+                        Statistics::Roots.expand_upwards(t, 1.0, &excess)
+                      end
           Statistics::Roots.bracketed(low, high, tolerance: 1.0e-13, &excess) / root
         end
 

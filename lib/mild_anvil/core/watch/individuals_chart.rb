@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Watch
-      # Daily breaks one after the other: where the process lies, how far single values may wander, and which patterns stand out.
+      # Daily breaks one after the other: where the process lies, how far single values may wander, and which patterns
+      # stand out.
       class IndividualsChart
         SIGMA_DIVISOR = 1.128 # mean range of two normal values, in standard deviations
         LIMIT_FACTOR = 2.66
@@ -22,7 +23,11 @@ module MildAnvil
           @centre = values.sum / values.size
           @moving_ranges = values.each_cons(2).map { |a, b| (b - a).abs }
           @mean_moving_range = moving_ranges.sum / moving_ranges.size
-          raise InsufficientData, "the mean moving range is 0: the limits would lie on the centre line. The display is too coarse, or a value was copied" unless mean_moving_range.positive?
+          return if mean_moving_range.positive?
+
+          raise InsufficientData,
+                "the mean moving range is 0: the limits would lie on the centre line. The display is too coarse, or " \
+                "a value was copied"
         end
 
         def upper_limit = centre + (LIMIT_FACTOR * mean_moving_range)
@@ -32,7 +37,9 @@ module MildAnvil
         def sigma_overall = Statistics::Description.of(values).standard_deviation
 
         # @return [Array<Integer>] places, from 1, of values whose range to the one before is beyond its limit
-        def ranges_beyond = moving_ranges.each_index.select { |i| moving_ranges[i] > upper_range_limit }.map { |i| i + 2 }
+        def ranges_beyond
+          moving_ranges.each_index.select { |i| moving_ranges[i] > upper_range_limit }.map { |i| i + 2 }
+        end
 
         # Distances from the centre in zone widths, a third of the way to the limit.
         def distances = values.map { |v| (v - centre) / ((upper_limit - centre) / 3) }

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Watch
-      # Patterns on a chart that chance alone makes rarely. Each rule gives the places, from 1, at which its pattern is complete.
+      # Patterns on a chart that chance alone makes rarely. Each rule gives the places, from 1, at which its pattern is
+      # complete.
       module RunRules
         module_function
 
@@ -12,12 +13,14 @@ module MildAnvil
         # Source: Western Electric, Statistical Quality Control Handbook, 1956; NIST e-Handbook 6.3.2
         def western_electric(chart)
           z = chart.distances
-          { beyond_three: beyond(z), two_of_three_beyond_two: of_last(z, 2, 3, 2.0), four_of_five_beyond_one: of_last(z, 4, 5, 1.0), eight_on_one_side: one_side(z, 8) }
+          { beyond_three: beyond(z), two_of_three_beyond_two: of_last(z, 2, 3, 2.0),
+            four_of_five_beyond_one: of_last(z, 4, 5, 1.0), eight_on_one_side: one_side(z, 8) }
         end
 
         # Source: Nelson, Journal of Quality Technology 16 (1984)
         def nelson(chart)
-          { beyond_three: beyond(chart.distances), nine_on_one_side: one_side(chart.distances, 9), six_rising_or_falling: steady(chart.values, 6),
+          { beyond_three: beyond(chart.distances), nine_on_one_side: one_side(chart.distances, 9),
+            six_rising_or_falling: steady(chart.values, 6),
             fourteen_alternating: alternating(chart.values, 14) }
         end
 

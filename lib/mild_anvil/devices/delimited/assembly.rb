@@ -26,7 +26,8 @@ module MildAnvil
           enough!(keep ? keep.size : @rows.count)
           channels = @columns.select { |c| Column::MEASURED.include?(c.role) }.map { |c| channel(c, keep) }
           flat!(channels.find(&:main))
-          Core::Curve::Recording.new(time_axis: Core::Curve::TimeAxis.from(pick(@seconds, keep)), channels: channels).freeze
+          Core::Curve::Recording.new(time_axis: Core::Curve::TimeAxis.from(pick(@seconds, keep)),
+                                     channels: channels).freeze
         end
 
         private
@@ -59,24 +60,36 @@ module MildAnvil
           where = "#{lines.first(FileReader::LISTED).join(', ')}#{' and more' if lines.size > FileReader::LISTED}"
           words = complaint(left_out.size, cut.size)
           good = @rows.count - left_out.size
-          refuse(words, where, good, lines.first) if bad > (good + bad) * FileReader::DEFECTS_SHARE && bad > 2 && !@skip_bad_rows
+          if bad > (good + bad) * FileReader::DEFECTS_SHARE && bad > 2 && !@skip_bad_rows
+            refuse(words, where, good,
+                   lines.first)
+          end
 
-          @warnings << "#{words} and #{bad == 1 ? 'was' : 'were'} skipped: line#{'s' if bad > 1} #{where}. #{good} rows were read."
+          @warnings << "#{words} and #{bad == 1 ? 'was' : 'were'} skipped: line#{'s' if bad > 1} #{where}. #{good} " \
+                       "rows were read."
         end
 
         def complaint(missing, cut)
           [("#{missing} #{missing == 1 ? 'row has' : 'rows have'} no #{main.role}" if missing.positive?),
-           ("#{cut} #{cut == 1 ? 'row has' : 'rows have'} too few or too many fields" if cut.positive?)].compact.join(" and ")
+           (if cut.positive?
+              "#{cut} #{cut == 1 ? 'row has' : 'rows have'} too few or too many fields"
+            end)].compact.join(" and ")
         end
 
         def refuse(words, where, good, line)
-          raise InvalidInput.new("#{words} (lines #{where}). #{good} rows were read and nothing was saved. Choose another column, or skip such rows", line: line)
+          raise InvalidInput.new(
+            "#{words} (lines #{where}). #{good} rows were read and nothing was saved. Choose another column, or skip " \
+            "such rows", line: line
+          )
         end
 
         def enough!(count)
           return if count >= FileReader::FEWEST_ROWS
 
-          raise InvalidInput.new("Only #{count} #{count == 1 ? 'row has' : 'rows have'} a force: a curve needs at least #{FileReader::FEWEST_ROWS}. Export the whole recording", rows: count)
+          raise InvalidInput.new(
+            "Only #{count} #{count == 1 ? 'row has' : 'rows have'} a force: a curve needs at least " \
+            "#{FileReader::FEWEST_ROWS}. Export the whole recording", rows: count
+          )
         end
 
         def flat!(channel)
@@ -84,7 +97,10 @@ module MildAnvil
           return unless (survey.highest - survey.lowest).zero?
 
           value = survey.highest.zero? ? "zero" : "the same"
-          raise InvalidInput.new("Every force of this file is #{value}: the cell was not connected, or this is another channel. Choose another column", rows: channel.size)
+          raise InvalidInput.new(
+            "Every force of this file is #{value}: the cell was not connected, or this is another channel. Choose " \
+            "another column", rows: channel.size
+          )
         end
       end
     end

@@ -4,11 +4,13 @@ module MildAnvil
   module Devices
     module Delimited
       # What a column of the file was taken for, and why. role "ignore" leaves it out.
-      Column = Struct.new(:index, :header, :role, :unit, :unit_text, :sign, :main, :because, :confidence, keyword_init: true) do
+      Column = Struct.new(:index, :header, :role, :unit, :unit_text, :sign, :main, :because, :confidence,
+                          keyword_init: true) do
         def title = header.to_s.empty? ? "column #{index + 1}" : header
 
         def to_h
-          { index: index, header: title, role: role, unit: unit&.symbol, sign: sign, main: main || false, because: because, confidence: confidence }
+          { index: index, header: title, role: role, unit: unit&.symbol, sign: sign, main: main || false,
+            because: because, confidence: confidence }
         end
       end
 
@@ -18,10 +20,12 @@ module MildAnvil
         # A pull is judged by a force; a bolt by a torque.
         JUDGED = %w[force torque].freeze
 
-        # A header may be nothing but a unit, unless the word means something by itself ("t" is a time before it is a tonne).
+        # A header may be nothing but a unit, unless the word means something by itself ("t" is a time before it is a
+        # tonne).
         def self.bare?(text, units) = !units.find(text).nil? && (Vocabulary.role(text).nil? || text == "N")
 
-        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+)\z}, /\A(.*?)\s+in\s+(\S+)\z/i, /\A(.*?)\s*,\s*(\S+)\z/,
+        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+)\z}, /\A(.*?)\s+in\s+(\S+)\z/i,
+                  /\A(.*?)\s*,\s*(\S+)\z/,
                   /\A(.*?)_(\S+)\z/, /\A(.*?)\s+(\S+)\z/, %r{\A(.*?)/(\S+)\z}, /\A(.*?)\s*[-–.:]\s*(\S+)\z/].freeze
         # How sure a guess is: a choice or two signs that agree; one sign; the look of the values alone.
         CONFIDENCES = %w[certain likely guess].freeze

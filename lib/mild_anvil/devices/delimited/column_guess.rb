@@ -48,8 +48,10 @@ module MildAnvil
           role = chosen[:role] || role_of(name, unit, index)
           unit = nil if unit && !chosen[:unit] && !fits?(role, unit)
           unit ||= @preamble.unit(role)
-          Column.new(index: index, header: name, role: role, unit: unit, unit_text: unit_text, sign: chosen[:sign] || nil,
-                     main: chosen[:main], because: because(name, unit, role, chosen), confidence: confidence(name, unit, role, chosen))
+          Column.new(index: index, header: name, role: role, unit: unit, unit_text: unit_text,
+                     sign: chosen[:sign] || nil,
+                     main: chosen[:main], because: because(name, unit, role, chosen),
+                     confidence: confidence(name, unit, role, chosen))
         end
 
         def confidence(name, unit, role, chosen)
@@ -75,7 +77,9 @@ module MildAnvil
           return "chosen by you" if chosen.any?
           return "not recognised" if role.nil?
 
-          [name.empty? ? nil : "header “#{name}”", unit && "unit #{unit.symbol}"].compact.join(", ").then { |text| text.empty? ? "from its values" : text }
+          [name.empty? ? nil : "header “#{name}”", unit && "unit #{unit.symbol}"].compact.join(", ").then do |text|
+            text.empty? ? "from its values" : text
+          end
         end
 
         # Without a header the first rising column is the time and the rest is asked for.
@@ -83,7 +87,11 @@ module MildAnvil
           columns.each { |c| c.role ||= @layout.header_line ? "other" : nil }
           return if columns.any? { |c| %w[time sample].include?(c.role) }
 
-          rising = columns.find { |c| [nil, "other"].include?(c.role) && c.unit.nil? && rising?(c.index) } if columns.size > 1
+          if columns.size > 1
+            rising = columns.find do |c|
+              [nil, "other"].include?(c.role) && c.unit.nil? && rising?(c.index)
+            end
+          end
           return if rising.nil?
 
           rising.role = "time"
@@ -97,7 +105,9 @@ module MildAnvil
         end
 
         def sample_fields(index)
-          @rows ||= @lines.drop(@layout.data_first_line - 1).map { |line| @layout.fields(line) }.select { |f| f.size == @layout.field_count }
+          @rows ||= @lines.drop(@layout.data_first_line - 1).map do |line|
+            @layout.fields(line)
+          end.select { |f| f.size == @layout.field_count }
           @rows.map { |fields| fields[index] }
         end
 

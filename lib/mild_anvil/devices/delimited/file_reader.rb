@@ -16,7 +16,8 @@ module MildAnvil
         SPREAD_LINES = 100
 
         # Choices that a person made in the preview. columns: [{index:, role:, unit:, sign:, main:}]
-        Choices = Struct.new(:delimiter, :decimal_mark, :columns, :interval_seconds, :skip_bad_rows, :last_line, keyword_init: true)
+        Choices = Struct.new(:delimiter, :decimal_mark, :columns, :interval_seconds, :skip_bad_rows, :last_line,
+                             keyword_init: true)
 
         # Roles whose numbers mean nothing without a unit.
         MEASURED_IN_UNITS = %w[force displacement torque angle].freeze
@@ -47,10 +48,12 @@ module MildAnvil
           @text = TextDecoding.call(@source)
           @text = @text.until_line(@choices.last_line) if @choices.last_line
           lines = @text.lines(Layout::PROBE_LINES)
-          @layout = Layout.detect(lines, @units, spread: @text.spread(SPREAD_LINES), delimiter: @choices.delimiter, decimal_mark: @choices.decimal_mark)
+          @layout = Layout.detect(lines, @units, spread: @text.spread(SPREAD_LINES), delimiter: @choices.delimiter,
+                                                 decimal_mark: @choices.decimal_mark)
           many_columns!
           preamble = Preamble.new(@layout.preamble, @units)
-          @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units, choices: @choices.columns || []).call
+          @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units,
+                                     choices: @choices.columns || []).call
           @interval_seconds = @choices.interval_seconds || preamble.interval_seconds
           @first_row = @layout.fields(lines[@layout.data_first_line - 1])
           @header = @layout.header_line ? lines[@layout.header_line - 1] : ""
@@ -64,13 +67,19 @@ module MildAnvil
         def size!
           return if @source.size <= LARGEST_BYTES
 
-          raise InvalidInput.new("The file has #{@source.size / 1024 / 1024} MB; up to #{LARGEST_BYTES / 1024 / 1024} MB are read at once. Split it, or log at a lower rate", bytes: @source.size)
+          raise InvalidInput.new(
+            "The file has #{@source.size / 1024 / 1024} MB; up to #{LARGEST_BYTES / 1024 / 1024} MB are read at " \
+            "once. Split it, or log at a lower rate", bytes: @source.size
+          )
         end
 
         def many_columns!
           return if @layout.field_count <= MOST_COLUMNS
 
-          raise InvalidInput.new("Line #{@layout.data_first_line} has #{@layout.field_count} columns; up to #{MOST_COLUMNS} are read. Export fewer channels", line: @layout.data_first_line)
+          raise InvalidInput.new(
+            "Line #{@layout.data_first_line} has #{@layout.field_count} columns; up to #{MOST_COLUMNS} are read. " \
+            "Export fewer channels", line: @layout.data_first_line
+          )
         end
 
         def time_column = @columns.find { |c| c.role == "time" } || @columns.find { |c| c.role == "sample" }
@@ -85,18 +94,29 @@ module MildAnvil
         def ask_for_force
           candidates = @columns.select { |c| Column::JUDGED.include?(c.role) }
           candidates = @columns.select { |c| [nil, "other"].include?(c.role) } if candidates.empty?
-          raise InvalidInput.new("No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one in the preview, or export the force too", columns: @columns.map(&:title)) if candidates.empty?
+          if candidates.empty?
+            raise InvalidInput.new(
+              "No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one in the " \
+              "preview, or export the force too", columns: @columns.map(&:title)
+            )
+          end
           return ask_unit(main_column) if main_column
 
           names = candidates.map(&:title).join(", ")
-          text = candidates.one? ? "Is #{names} the force? The file does not say." : "Which column is the force? There is more than one that could be: #{names}."
+          text = if candidates.one?
+                   "Is #{names} the force? The file does not say."
+                 else
+                   "Which column is the force? " \
+                     "There is more than one that could be: #{names}."
+                 end
           @questions << { kind: "force_column", text: text, columns: candidates.map(&:index) }
         end
 
         def ask_unit(column)
           return if column.unit
 
-          @questions << { kind: "unit", text: "In which unit is #{column.title}? The file does not say.", columns: [column.index] }
+          @questions << { kind: "unit", text: "In which unit is #{column.title}? The file does not say.",
+                          columns: [column.index] }
         end
 
         def ask_for_time
@@ -126,8 +146,10 @@ module MildAnvil
           forms = @columns.map { |c| c.equal?(column) ? form : (time_form(c) if c.role == "ignore") }
           rows = Rows.new(@text, @layout, forms, @columns.map { |c| scale(c, column, form) }).read
           refuse_second_header(rows)
-          seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds, warnings: @warnings).seconds
-          Assembly.new(rows: rows, columns: @columns, seconds: seconds, warnings: @warnings, skip_bad_rows: @choices.skip_bad_rows).recording.tap do |recording|
+          seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds,
+                                 warnings: @warnings).seconds
+          Assembly.new(rows: rows, columns: @columns, seconds: seconds, warnings: @warnings,
+                       skip_bad_rows: @choices.skip_bad_rows).recording.tap do |recording|
             @row_count = rows.count
             @left_out = @row_count - recording.size + rows.problems.count { |p| p.kind == :fields }
           end
@@ -143,19 +165,25 @@ module MildAnvil
 
         def refuse_second_header(rows)
           found = rows.problems.find { |p| p.kind == :header } or return
-          raise InvalidInput.new("Line #{found.line}: a second header stands inside the data (“#{found.text}”), so units or columns may change there. " \
-                                 "Nothing was read on. Split the file there, or read only lines 1 to #{found.line - 1}", line: found.line)
+          raise InvalidInput.new("Line #{found.line}: a second header stands inside the data (“#{found.text}”), so " \
+                                 "units or columns may change there. " \
+                                 "Nothing was read on. Split the file there, or read only lines 1 to #{found.line - 1}",
+                                 line: found.line)
         end
 
         def reading(recording)
-          Reading.new(name: @name, text: @text, layout: @layout, columns: @columns, warnings: @warnings, questions: @questions, recording: recording,
-                      row_count: @row_count || (@text.line_count - @layout.data_first_line + 1), rows_left_out: @left_out || 0, signature: signature,
+          Reading.new(name: @name, text: @text, layout: @layout, columns: @columns, warnings: @warnings,
+                      questions: @questions, recording: recording,
+                      row_count: @row_count || (@text.line_count - @layout.data_first_line + 1),
+                      rows_left_out: @left_out || 0, signature: signature,
                       interval_seconds: @interval_seconds || recording&.time_axis&.typical_interval_seconds)
         end
 
         # What files of one logger have in common: how they are cut and what stands above the columns.
         def signature
-          OpenSSL::Digest::SHA256.hexdigest([@layout.delimiter, @layout.style.decimal_mark, @layout.field_count, @layout.unit_line ? 1 : 0, @header.strip].join("|"))[0, 40]
+          OpenSSL::Digest::SHA256.hexdigest([@layout.delimiter, @layout.style.decimal_mark, @layout.field_count,
+                                             @layout.unit_line ? 1 : 0, @header.strip].join("|"))[0,
+                                                                                                  40]
         end
       end
     end

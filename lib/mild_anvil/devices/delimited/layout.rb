@@ -6,7 +6,8 @@ module MildAnvil
   module Devices
     module Delimited
       # Where the table stands in a text and how its rows are cut. Lines count from 1.
-      Layout = Struct.new(:delimiter, :style, :header_line, :unit_line, :data_first_line, :field_count, :quoted, :preamble, keyword_init: true) do
+      Layout = Struct.new(:delimiter, :style, :header_line, :unit_line, :data_first_line, :field_count, :quoted,
+                          :preamble, keyword_init: true) do
         def fields(line) = Layout.cut(line, delimiter)
       end
 
@@ -41,7 +42,9 @@ module MildAnvil
         # @return [Layout]
         # @raise [InvalidInput] when no line is a row of numbers
         def self.detect(lines, units, spread: [], delimiter: nil, decimal_mark: nil)
-          tried = (delimiter ? [delimiter] : worth_trying(lines)).filter_map { |mark| attempt(lines, units, spread: spread, delimiter: mark, decimal_mark: decimal_mark) }
+          tried = (delimiter ? [delimiter] : worth_trying(lines)).filter_map do |mark|
+            attempt(lines, units, spread: spread, delimiter: mark, decimal_mark: decimal_mark)
+          end
           best = tried.max_by { |rows, fields, _| [fields >= 2 ? rows : rows * 0.5, fields] }
           raise InvalidInput.new(no_table(lines), line: 1) if best.nil?
 
@@ -51,20 +54,36 @@ module MildAnvil
         # A mark that few lines have cuts nothing; without any there is one column.
         def self.worth_trying(lines)
           filled = lines.reject { |line| line.strip.empty? }
-          found = DELIMITERS.select { |mark| filled.count { |line| line.strip.include?(mark) } >= SEEN_SHARE * filled.size }
+          found = DELIMITERS.select do |mark|
+            filled.count do |line|
+              line.strip.include?(mark)
+            end >= SEEN_SHARE * filled.size
+          end
           found.empty? ? [","] : found
         end
         private_class_method :worth_trying
 
         def self.no_table(lines)
           filled = lines.count { |line| !line.strip.empty? }
-          filled <= 3 ? "There is a header only and no data: no rows of readings stand below it. Export the readings as well" : "No table of numbers was found in this text. Export it as CSV: one row a reading, one column a channel"
+          if filled <= 3
+            "There is a header only and no data: no rows of readings stand below it. Export the readings " \
+              "as well"
+          else
+            "No table of numbers was found in this text. Export it as CSV: one row a reading, one column " \
+              "a channel"
+          end
         end
         private_class_method :no_table
 
         def self.attempt(lines, units, spread:, delimiter:, decimal_mark:)
           cut = lines.map { |line| cut(line, delimiter) }
-          style = decimal_mark ? NumberStyle.new(decimal_mark: decimal_mark) : NumberStyle.of(cut.flatten.first(PROBE_LINES * 8) + spread.flat_map { |line| cut(line, delimiter) })
+          style = if decimal_mark
+                    NumberStyle.new(decimal_mark: decimal_mark)
+                  else
+                    NumberStyle.of(cut.flatten.first(PROBE_LINES * 8) + spread.flat_map do |line|
+                      cut(line, delimiter)
+                    end)
+                  end
           rows = cut.map { |fields| row?(fields, style) ? fields.size : nil }
           count, hits = rows.compact.tally.max_by { |size, n| [n, size] }
           first = count && rows.each_cons(RUN).find_index { |pair| pair.all?(count) }
@@ -97,7 +116,8 @@ module MildAnvil
           unit_line = header && above.first == header && unit_row?(cut[header], units) ? header : nil
           header = above.find { |i| i < unit_line && headerlike?(cut[i], count, delimiter) } if unit_line
           preamble = above.reject { |i| [header, unit_line].include?(i) }.map { |i| lines[i].strip }.reverse
-          new(delimiter: delimiter, style: style, header_line: header && (header + 1), unit_line: unit_line && (unit_line + 1),
+          new(delimiter: delimiter, style: style, header_line: header && (header + 1),
+              unit_line: unit_line && (unit_line + 1),
               data_first_line: first + 1, field_count: count, quoted: lines[first].include?('"'), preamble: preamble)
         end
         private_class_method :place

@@ -48,7 +48,11 @@ module MildAnvil
           return new(decimal_mark: ",", thousands: ".") if commas.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
 
           spaced = digits.any? { |f| f.match?(/\A\s*[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
-          return new(decimal_mark: ".", thousands: spaced, point_seen: digits.any? { |f| f.include?(".") }) if commas.empty?
+          if commas.empty?
+            return new(decimal_mark: ".", thousands: spaced, point_seen: digits.any? do |f|
+              f.include?(".")
+            end)
+          end
 
           grouped = commas.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/) }
           bare = digits.reject { |f| f.include?(",") }.any? { |f| f.strip.match?(/\A[+-]?\d{1,3}(?:\.\d+)?\z/) }

@@ -6,7 +6,8 @@ module MildAnvil
       # Facts that stand above the table: a sampling rate or interval, and units.
       class Preamble
         RATE = %r{(\d+(?:[.,]\d+)?)\s*(k?Hz|k?S/s|samples?\s*(?:/|per)\s*s)}i
-        INTERVAL = /(?:interval|intervall|intervalle|intervalo|period|periode|dt|delta t|step|schrittweite)\D{0,12}?(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
+        INTERVAL_WORDS = "interval|intervall|intervalle|intervalo|period|periode|dt|delta t|step|schrittweite"
+        INTERVAL = /(?:#{INTERVAL_WORDS})\D{0,12}?(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
         PAIR = /\A(.+?)\s*[:=\t]\s*\[?(\S+?)\]?\z/
 
         def initialize(lines, units)
@@ -20,14 +21,17 @@ module MildAnvil
           return 1 / (number(rate[1]) * (rate[2].downcase.start_with?("k") ? 1000 : 1)) if rate
 
           interval = @lines.filter_map { |line| INTERVAL.match(line) }.first
-          interval && (number(interval[1]) * { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6, "s" => 1.0 }.fetch(interval[2].downcase))
+          interval && (number(interval[1]) * { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6,
+                                               "s" => 1.0 }.fetch(interval[2].downcase))
         end
 
         # @return [Core::Quantity::Unit, nil] the unit stated for a role, such as "Force unit: kN"
         def unit(role)
           @lines.filter_map { |line| PAIR.match(line) }.each do |match|
             unit = @units.find(match[2])
-            return unit if unit && unit.quantity == role && Vocabulary.role(match[1].sub(/\bunits?\b|\beinheit\b|\bunité\b/i, "")) == role
+            return unit if unit && unit.quantity == role && Vocabulary.role(match[1].sub(
+                                                                              /\bunits?\b|\beinheit\b|\bunité\b/i, ""
+                                                                            )) == role
           end
           nil
         end

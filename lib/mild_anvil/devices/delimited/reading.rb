@@ -4,16 +4,21 @@ module MildAnvil
   module Devices
     module Delimited
       # What a file was understood to be. recording is nil as long as a question is open.
-      Reading = Struct.new(:name, :text, :layout, :columns, :row_count, :rows_left_out, :warnings, :questions, :recording,
+      Reading = Struct.new(:name, :text, :layout, :columns, :row_count, :rows_left_out, :warnings, :questions,
+                           :recording,
                            :interval_seconds, :signature, keyword_init: true) do
         def ready? = questions.empty? && !recording.nil?
 
         # @return [Hash] plain values: the preview
         def to_h
-          { name: name, encoding: text.encoding, byte_mark: text.bom, newline: text.newline, delimiter: layout.delimiter,
-            delimiter_name: Layout::NAMES.fetch(layout.delimiter), decimal_mark: layout.style.decimal_mark, thousands: layout.style.thousands,
-            header_line: layout.header_line, unit_line: layout.unit_line, data_first_line: layout.data_first_line, preamble: layout.preamble.first(20),
-            columns: columns.map(&:to_h), rows: row_count, rows_left_out: rows_left_out, interval_seconds: interval_seconds,
+          { name: name, encoding: text.encoding, byte_mark: text.bom, newline: text.newline,
+            delimiter: layout.delimiter,
+            delimiter_name: Layout::NAMES.fetch(layout.delimiter), decimal_mark: layout.style.decimal_mark,
+            thousands: layout.style.thousands,
+            header_line: layout.header_line, unit_line: layout.unit_line, data_first_line: layout.data_first_line,
+            preamble: layout.preamble.first(20),
+            columns: columns.map(&:to_h), rows: row_count, rows_left_out: rows_left_out,
+            interval_seconds: interval_seconds,
             duration_seconds: recording && (recording.time_axis.end_seconds - recording.time_axis.start_seconds),
             warnings: warnings, questions: questions, ready: ready?, signature: signature }
         end

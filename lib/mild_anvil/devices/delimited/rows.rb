@@ -3,7 +3,8 @@
 module MildAnvil
   module Devices
     module Delimited
-      # Cuts the body of a file into packed columns: the plain lines by Core::Packed after strict checks, the others one by
+      # Cuts the body of a file into packed columns: the plain lines by Core::Packed after strict checks, the others
+      # one by
       # one with every defect noted.
       class Rows
         Problem = Struct.new(:line, :kind, :text, keyword_init: true)
@@ -101,7 +102,8 @@ module MildAnvil
             next if v
 
             blank = fields[i].empty?
-            @problems << Problem.new(line: line, kind: blank ? :blank : :not_a_number, text: "column #{i + 1} #{blank ? 'is blank' : "has “#{fields[i][0, 20]}”"}")
+            @problems << Problem.new(line: line, kind: blank ? :blank : :not_a_number,
+                                     text: "column #{i + 1} #{blank ? 'is blank' : "has “#{fields[i][0, 20]}”"}")
           end
         end
 
@@ -110,7 +112,8 @@ module MildAnvil
           words = fields.any? { |f| f.match?(/[[:alpha:]]{2}|[\[(]/) && !Layout::NO_VALUE.match?(f) }
           kind = words && fields.size == @layout.field_count ? :header : :fields
           kind = :remark if words && kind == :fields && fields.none? { |f| @layout.style.number?(f) }
-          @problems << Problem.new(line: line, kind: kind, text: kind == :fields ? "#{fields.size} fields where #{@layout.field_count} belong" : text.strip[0, 60])
+          counted = "#{fields.size} fields where #{@layout.field_count} belong"
+          @problems << Problem.new(line: line, kind: kind, text: kind == :fields ? counted : text.strip[0, 60])
         end
 
         # Words after the last row are remarks, not defects.

@@ -8,7 +8,8 @@ module MildAnvil
       # Clock times and full stamps as seconds.
       module Stamps
         CLOCK = /\A(\d{1,3}):([0-5]?\d)(?::([0-5]?\d(?:[.,]\d+)?))?\z/
-        STAMP = %r{\A\d{1,4}[-./]\d{1,2}[-./]\d{1,4}[T ]\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})?\z}
+        DAY = %r{\d{1,4}[-./]\d{1,2}[-./]\d{1,4}}
+        STAMP = /\A#{DAY}[T ]\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?\s*(?:Z|[+-]\d{2}:?\d{2})?\z/
         HALVES = /\s*([ap])\.?m\.?\z/i # noon and after
         MILLISECONDS = /\A(\d{1,2}:\d{2}:\d{2}):(\d{3})\z/ # a colon before the fraction
         MINUTES = /\A(\d{1,4}):([0-5]?\d[.,]\d+)\z/
@@ -76,7 +77,8 @@ module MildAnvil
           parts = date.split(%r{[-./]})
           parts = parts.reverse if parts.first.size <= 2
           parts[1], parts[2] = parts[2], parts[1] if parts[1].to_i > 12 # month first
-          Time.parse("#{parts.join('-')}T#{rest.tr(',', '.')}#{'Z' unless rest.match?(/Z|[+-]\d{2}:?\d{2}\z/)}").to_r.to_f
+          Time.parse("#{parts.join('-')}T#{rest.tr(',',
+                                                   '.')}#{'Z' unless rest.match?(/Z|[+-]\d{2}:?\d{2}\z/)}").to_r.to_f
         rescue ArgumentError
           nil
         end

@@ -3,7 +3,8 @@
 module MildAnvil
   module Devices
     module Delimited
-      # Decoded text, handed out in stretches of whole lines: one string when it is in memory, a few megabytes at a time from a file.
+      # Decoded text, handed out in stretches of whole lines: one string when it is in memory, a few megabytes at a
+      # time from a file.
       class Text
         STRETCH_BYTES = 8 * 1024 * 1024
         HEAD_BYTES = 512 * 1024

@@ -26,7 +26,10 @@ module MildAnvil
           empty! if probe.delete("\0").strip.empty? && source.size <= PROBE_BYTES
           encoding ||= guess(probe, source)
           newline = newline(probe, encoding)
-          return Text.new(source, encoding: encoding, bom: !mark.nil?, newline: newline, from: from) unless encoding.start_with?("UTF-16") || newline == "CR"
+          unless encoding.start_with?("UTF-16") || newline == "CR"
+            return Text.new(source, encoding: encoding, bom: !mark.nil?, newline: newline,
+                                    from: from)
+          end
 
           turned(source, from, encoding, bom: !mark.nil?)
         end
@@ -37,7 +40,11 @@ module MildAnvil
         private_class_method :empty!
 
         def turned(source, from, encoding, bom:)
-          raise InvalidInput, "The file is #{encoding} or has old line ends, and #{source.size / 1024 / 1024} MB are too many to turn round. Export it as UTF-8 with ordinary line ends" if source.size > LARGEST_TURNED_BYTES
+          if source.size > LARGEST_TURNED_BYTES
+            raise InvalidInput,
+                  "The file is #{encoding} or has old line ends, and #{source.size / 1024 / 1024} MB are too many to " \
+                  "turn round. Export it as UTF-8 with ordinary line ends"
+          end
 
           text = convert(source.whole.byteslice(from..), encoding)
           empty! if text.strip.empty?
@@ -61,13 +68,19 @@ module MildAnvil
           text = probe.dup.force_encoding("UTF-8")
           return true if text.valid_encoding?
 
-          probe.bytesize < source.size && (1..3).any? { |cut| probe.byteslice(0, probe.bytesize - cut).force_encoding("UTF-8").valid_encoding? }
+          probe.bytesize < source.size && (1..3).any? do |cut|
+            probe.byteslice(0, probe.bytesize - cut).force_encoding("UTF-8").valid_encoding?
+          end
         end
         private_class_method :utf8?
 
         def zeros_guess(probe)
           pairs = probe.bytesize / 2
-          low, high = [1, 0].map { |offset| probe.each_byte.with_index.count { |byte, i| byte.zero? && i % 2 == offset } }
+          low, high = [1, 0].map do |offset|
+            probe.each_byte.with_index.count do |byte, i|
+              byte.zero? && i % 2 == offset
+            end
+          end
           return "UTF-16LE" if low > pairs * HALF_ZERO_SHARE && high < pairs * 0.05
           return "UTF-16BE" if high > pairs * HALF_ZERO_SHARE && low < pairs * 0.05
 
@@ -76,7 +89,8 @@ module MildAnvil
         private_class_method :zeros_guess
 
         def binary!
-          raise InvalidInput, "This is binary, not text: it cannot be read as a table. Export it from the logger as CSV or text"
+          raise InvalidInput,
+                "This is binary, not text: it cannot be read as a table. Export it from the logger as CSV or text"
         end
         private_class_method :binary!
 

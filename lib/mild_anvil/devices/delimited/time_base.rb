@@ -45,7 +45,8 @@ module MildAnvil
           Core::Packed.pack(values.map { |t| @form ? (t - first).round(STAMP_DIGITS) : t - first })
         end
 
-        # Many samples under one stamp: the stamps are coarser than the sampling, and nothing else is known of the time between.
+        # Many samples under one stamp: the stamps are coarser than the sampling, and nothing else is known of the time
+        # between.
         def spread_evenly(packed, survey)
           return packed if survey.missing.positive? || survey.highest <= survey.lowest
 
@@ -57,7 +58,10 @@ module MildAnvil
           return packed if survey.off_grid > 2 * quantum
 
           interval = (values.last - values.first) / (values.size - 1)
-          @warnings << "#{repeats} stamps repeat the one before: they are coarser than the sampling, so the rows were spaced evenly, #{format('%.4g', interval)} s apart."
+          @warnings << "#{repeats} stamps repeat the one before: they are coarser than the sampling, so the rows " \
+"were spaced evenly, #{format(
+  '%.4g', interval
+)} s apart."
           Core::Packed.pack(Array.new(values.size) { |i| values.first + (i * interval) })
         end
 
@@ -70,8 +74,10 @@ module MildAnvil
           end
           line = @rows.line_of(index)
           earlier = values[0...index].reverse.find { |t| !t.nan? }
-          raise InvalidInput.new("Line #{line}: the time runs backwards, from #{format('%g', earlier)} s to #{format('%g', values[index])} s. " \
-                                 "Two recordings may stand in one file: split it there, or read only lines #{@rows.line_of(0)} to #{line - 1}", line: line)
+          raise InvalidInput.new("Line #{line}: the time runs backwards, from #{format('%g', earlier)} s to " \
+                                 "#{format('%g', values[index])} s. " \
+                                 "Two recordings may stand in one file: split it there, or read only lines " \
+                                 "#{@rows.line_of(0)} to #{line - 1}", line: line)
         end
       end
     end

@@ -9,11 +9,12 @@ module MildAnvil
         DIALECTS = {
           comma: { **USUAL, delimiter: ",", header: ["Time [s]", "Force [kN]", "Displacement [mm]"] },
           semicolon: { **USUAL, delimiter: ";", decimal: ",", header: ["Zeit (s)", "Kraft (N)", "Weg (mm)"], force: 1.0,
-                       force_digits: 0, preamble: ["Pruefstand 2"] },
+                                force_digits: 0, preamble: ["Pruefstand 2"] },
           tab: { **USUAL, delimiter: "\t", header: ["t [s]", "Load [kN]", "Stroke [mm]"] },
           # twisted: newtons stand for newton metres, and half a millimetre of travel for a degree
-          torque: { **USUAL, delimiter: ",", header: ["Time [s]", "Torque [N·m]", "Angle [°]"], force: 1.0, travel: 0.0005,
-                    force_digits: 2 }
+          torque: { **USUAL, delimiter: ",", header: ["Time [s]", "Torque [N·m]", "Angle [°]"], force: 1.0,
+                             travel: 0.0005,
+                             force_digits: 2 }
         }.freeze
 
         module_function

@@ -20,7 +20,8 @@ module MildAnvil
         # @param newtons [Float] force there
         # @return [Path] itself
         def to(metres, newtons, bend: 1.0)
-          @legs << Leg.new(from_metres: @at[0], from_newtons: @at[1], to_metres: metres, to_newtons: newtons, bend: bend).freeze
+          @legs << Leg.new(from_metres: @at[0], from_newtons: @at[1], to_metres: metres, to_newtons: newtons,
+                           bend: bend).freeze
           @at = [metres, newtons]
           self
         end

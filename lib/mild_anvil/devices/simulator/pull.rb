@@ -22,9 +22,14 @@ module MildAnvil
         # @return [Log]
         def log
           forces, travel = course
-          noisy = forces.each_with_index.map { |force, i| quantized(force + @bench.offset_newtons + (@bench.drift_newtons_per_second * i / @bench.hertz) + (gauss * @bench.noise_newtons), @bench.step_newtons) }
+          noisy = forces.each_with_index.map do |force, i|
+            drift = @bench.drift_newtons_per_second * i / @bench.hertz
+            quantized(force + @bench.offset_newtons + drift + (gauss * @bench.noise_newtons), @bench.step_newtons)
+          end
           Log.new(seconds: Array.new(forces.size) { |i| (i.to_f / @bench.hertz).round(6) }, newtons: noisy,
-                  metres: travel.map { |x| quantized(x + (gauss * @bench.travel_step_metres * 0.4), @bench.travel_step_metres) }, true_peak_newtons: forces.max)
+                  metres: travel.map do |x|
+                    quantized(x + (gauss * @bench.travel_step_metres * 0.4), @bench.travel_step_metres)
+                  end, true_peak_newtons: forces.max)
         end
 
         private

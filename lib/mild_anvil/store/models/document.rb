@@ -12,7 +12,9 @@ module MildAnvil
         def bytes
           return content if OpenSSL::Digest::SHA256.hexdigest(content) == sha256
 
-          raise Tampered.new("This document is not what was handed out: its bytes have another hash. It is not given out", id: id)
+          raise Tampered.new(
+            "This document is not what was handed out: its bytes have another hash. It is not given out", id: id
+          )
         end
       end
     end

@@ -9,7 +9,8 @@ module MildAnvil
 
         plugin :serialization, :json, :features, :parts
         one_to_many :zones, class: "MildAnvil::Store::Models::Zone", key: :item_type_id, order: :position
-        one_to_many :inspection_points, class: "MildAnvil::Store::Models::InspectionPoint", key: :item_type_id, order: :position
+        one_to_many :inspection_points, class: "MildAnvil::Store::Models::InspectionPoint", key: :item_type_id,
+                                        order: :position
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
 
         # @raise [NotFound]

@@ -14,7 +14,8 @@ module MildAnvil
           # @return [Array<Load>] of all features of a lot, those not withdrawn
           def of_lot(lot_id)
             of_specimens = Specimen.where(lot_id: lot_id).select(:id)
-            where(feature_id: Feature.where(specimen_id: of_specimens).select(:id), withdrawn_at: nil).eager(:feature, :person).order(:at, :id)
+            features = Feature.where(specimen_id: of_specimens).select(:id)
+            where(feature_id: features, withdrawn_at: nil).eager(:feature, :person).order(:at, :id)
           end
         end
       end

@@ -37,7 +37,8 @@ module MildAnvil
 
         # @return [Array<Integer>] lots that borrow this one's scatter, or are ranked against it
         def dependent_ids
-          (ScatterLoan.where(from_lot_id: id).select_map(:lot_id) | Lot.where(reference_lot_id: id).select_map(:id)).sort
+          borrowers = ScatterLoan.where(from_lot_id: id).select_map(:lot_id)
+          (borrowers | Lot.where(reference_lot_id: id).select_map(:id)).sort
         end
       end
     end

@@ -3,7 +3,8 @@
 module MildAnvil
   module Store
     module Models
-      # What the rack shows of a lot: the facts in the transaction of every change, the rating when it has been computed. Never a source.
+      # What the rack shows of a lot: the facts in the transaction of every change, the rating when it has been
+      # computed. Never a source.
       class LotSummary < Sequel::Model(:lot_summaries)
         unrestrict_primary_key
 

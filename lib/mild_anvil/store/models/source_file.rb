@@ -26,16 +26,19 @@ module MildAnvil
           # @return [Sequel::Dataset] of the pulls that came from the same bytes, with the names of their lots
           def pulls_of(sha256)
             where(Sequel[:source_files][:sha256] => sha256)
-              .join(:recordings, source_file_id: Sequel[:source_files][:id]).join(:pulls, id: Sequel[:recordings][:pull_id])
+              .join(:recordings, source_file_id: Sequel[:source_files][:id]).join(:pulls,
+                                                                                  id: Sequel[:recordings][:pull_id])
               .join(:lots, id: Sequel[:pulls][:lot_id])
-              .select(Sequel[:pulls][:number].as(:number), Sequel[:lots][:name].as(:lot), Sequel[:lots][:id].as(:lot_id))
+              .select(Sequel[:pulls][:number].as(:number), Sequel[:lots][:name].as(:lot),
+                      Sequel[:lots][:id].as(:lot_id))
           end
 
           # @return [Sequel::Dataset] of files whose name holds the words, with the pulls they became
           def named(words)
             join(:recordings, source_file_id: :id).join(:pulls, id: :pull_id)
               .where(Sequel.ilike(Sequel[:source_files][:name], "%#{escape_like(words)}%"))
-              .select(Sequel[:source_files][:name].as(:name), Sequel[:pulls][:id].as(:pull_id), Sequel[:pulls][:lot_id].as(:lot_id))
+              .select(Sequel[:source_files][:name].as(:name), Sequel[:pulls][:id].as(:pull_id),
+                      Sequel[:pulls][:lot_id].as(:lot_id))
           end
         end
 
@@ -46,7 +49,9 @@ module MildAnvil
           parts.map { |part| Zlib.inflate(part) }.join.tap do |whole|
             next if OpenSSL::Digest::SHA256.hexdigest(whole) == sha256
 
-            raise Tampered.new("The file #{name} is not what was handed in: its bytes have another hash. It is not given out", id: id)
+            raise Tampered.new(
+              "The file #{name} is not what was handed in: its bytes have another hash. It is not given out", id: id
+            )
           end
         end
       end

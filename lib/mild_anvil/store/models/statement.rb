@@ -3,7 +3,8 @@
 module MildAnvil
   module Store
     module Models
-      # What was signed: content, inputs and rule version as one text with its hash. Never changed; a better one supersedes it.
+      # What was signed: content, inputs and rule version as one text with its hash. Never changed; a better one
+      # supersedes it.
       class Statement < Sequel::Model(:statements)
         include Record
 
@@ -22,7 +23,9 @@ module MildAnvil
         # @raise [Tampered] when the text has another hash than was signed
         def frozen_body
           if OpenSSL::Digest::SHA256.hexdigest(body) != sha256
-            raise Tampered.new("Statement #{number} is not what was signed: its text has another hash. It is not given out", id: id)
+            raise Tampered.new(
+              "Statement #{number} is not what was signed: its text has another hash. It is not given out", id: id
+            )
           end
 
           JSON.parse(body)

@@ -3,7 +3,8 @@
 module MildAnvil
   module Web
     module Presenters
-      # A statement with its hash, the limit at each stop of the factor slider, and what stands in the way of signing it.
+      # A statement with its hash, the limit at each stop of the factor slider, and what stands in the way of signing
+      # it.
       module Rating
         STOPS = [1.5, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10, 12, 14].freeze
 
@@ -13,8 +14,10 @@ module MildAnvil
         # @return [Hash]
         def call(rated)
           lot = rated.facts.lot
-          { statement: rated.statement, sha256: rated.sha256, computing: rated.computing, failure: rated.failure, stops: stops(rated),
-            obstacles: Actions::Signable.obstacles(lot, rated.inputs, rated.statement), fewer: Actions::Signable.fewer?(lot, rated.inputs),
+          { statement: rated.statement, sha256: rated.sha256, computing: rated.computing, failure: rated.failure,
+            stops: stops(rated),
+            obstacles: Actions::Signable.obstacles(lot, rated.inputs, rated.statement),
+            fewer: Actions::Signable.fewer?(lot, rated.inputs),
             supersedes: lot.statements.last&.number, **waiting(rated.inputs["pulls"]) }
         end
 
@@ -27,12 +30,15 @@ module MildAnvil
         def stops(rated)
           minimum = rated.statement["minimum"] or return []
           terms = Actions::RatingInputs.core(rated.inputs).terms
-          STOPS.map { |factor| { factor: factor, text: format("%g", factor), limit: limit(minimum["value_si"], factor, terms) } }
+          STOPS.map do |factor|
+            { factor: factor, text: format("%g", factor), limit: limit(minimum["value_si"], factor, terms) }
+          end
         end
         private_class_method :stops
 
         def limit(minimum_si, factor, terms)
-          Core::Rating::WorkingLoad.limit(minimum_si: minimum_si, factor: factor, unit: terms.marking_unit, step: terms.marking_step,
+          Core::Rating::WorkingLoad.limit(minimum_si: minimum_si, factor: factor, unit: terms.marking_unit,
+                                          step: terms.marking_step,
                                           others: terms.units).to_h
         rescue InsufficientData
           nil

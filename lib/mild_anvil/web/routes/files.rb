@@ -11,7 +11,8 @@ module MildAnvil
           app.helpers Upload
           app.operation("previewFile") do |given|
             name, source, choices = upload
-            json(Actions::PreviewFile.call(lot_id: given.id, name: name, source: source, choices: choices, person_id: person_id))
+            json(Actions::PreviewFile.call(lot_id: given.id, name: name, source: source, choices: choices,
+                                           person_id: person_id))
           end
           app.operation("importRecording") do |given|
             json(Actions::ShowPull.call(pull_id: Files.pull(self, given.id).id), status: 201)
@@ -40,7 +41,8 @@ module MildAnvil
           end
 
           name, source, choices = handler.upload
-          Actions::ImportRecording.call(lot_id: lot_id, name: name, source: source, choices: choices, person_id: handler.person_id,
+          Actions::ImportRecording.call(lot_id: lot_id, name: name, source: source, choices: choices,
+                                        person_id: handler.person_id,
                                         **choices.slice(*PLACE))
         end
       end

@@ -23,7 +23,8 @@ module MildAnvil
             json(Actions::ShowPull.call(pull_id: given.id))
           end
           app.operation("window") do |given|
-            json(Actions::ReadWindow.call(recording_id: given.id, points: given.query[:points] || 800, from: given.query[:from_seconds],
+            json(Actions::ReadWindow.call(recording_id: given.id, points: given.query[:points] || 800,
+                                          from: given.query[:from_seconds],
                                           to: given.query[:to_seconds]))
           end
         end

@@ -32,7 +32,8 @@ module MildAnvil
         def self.pictures(app)
           app.operation("keepPicture") do |_|
             file = uploaded
-            picture = Actions::SaveItemType.keep_picture(name: Upload.name_of(file), bytes: file[:tempfile].read, person_id: person_id)
+            picture = Actions::SaveItemType.keep_picture(name: Upload.name_of(file), bytes: file[:tempfile].read,
+                                                         person_id: person_id)
             json({ id: picture.id, name: picture.name }, status: 201)
           end
           app.operation("picture") do |given|

@@ -7,7 +7,8 @@ module MildAnvil
       module Lots
         def self.registered(app)
           app.operation("lots") do |given|
-            json(Actions::ListLots.call(query: given.query[:q], page: given.query[:page] || 1, waiting: given.query[:waiting] || false))
+            json(Actions::ListLots.call(query: given.query[:q], page: given.query[:page] || 1,
+                                        waiting: given.query[:waiting] || false))
           end
           app.operation("createJob") do |given|
             job = Actions::CreateJob.call(**given.body, person_id: person_id)
@@ -20,7 +21,8 @@ module MildAnvil
           app.operation("lot") { |given| json(Actions::ShowLot.call(lot_id: given.id)) }
           app.operation("changeLot") do |given|
             values = given.body.except(:version)
-            lot = Actions::SaveLot.change(lot_id: given.id, version: given.body[:version], values: values, person_id: person_id)
+            lot = Actions::SaveLot.change(lot_id: given.id, version: given.body[:version], values: values,
+                                          person_id: person_id)
             json(Actions::ShowLot.call(lot_id: lot.id))
           end
         end

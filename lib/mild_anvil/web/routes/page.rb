@@ -12,7 +12,10 @@ module MildAnvil
           app.get("/assets/*") { send_asset(File.join(DIST, "assets", File.basename(params[:splat].first))) }
           app.get "/*" do
             page = File.join(DIST, "index.html")
-            raise NotFound.new("the front end is not built yet: run bin/start", path: request.path) unless File.file?(page)
+            unless File.file?(page)
+              raise NotFound.new("the front end is not built yet: run bin/start",
+                                 path: request.path)
+            end
 
             icon = File.join(DIST, File.basename(request.path))
             cache_control :no_cache
@@ -28,7 +31,9 @@ module MildAnvil
 
             headers "Cache-Control" => LONG_CACHE, "Vary" => "Accept-Encoding"
             packed = "#{path}.gz"
-            return send_file(path) unless File.file?(packed) && request.env["HTTP_ACCEPT_ENCODING"].to_s.include?("gzip")
+            unless File.file?(packed) && request.env["HTTP_ACCEPT_ENCODING"].to_s.include?("gzip")
+              return send_file(path)
+            end
 
             headers "Content-Encoding" => "gzip"
             send_file(packed, type: mime_type(File.extname(path)))

@@ -7,29 +7,35 @@ module MildAnvil
       module Pulls
         def self.registered(app)
           app.operation("recordPeak") do |given|
-            pull = Actions::RecordPeak.call(lot_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            pull = Actions::RecordPeak.call(lot_id: given.id, person_id: person_id, once_key: given.once_key,
+                                            **given.body)
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
           app.operation("recordReadings") do |given|
-            pull = Actions::RecordReadings.call(lot_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            pull = Actions::RecordReadings.call(lot_id: given.id, person_id: person_id, once_key: given.once_key,
+                                                **given.body)
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
           app.operation("pull") { |given| json(Actions::ShowPull.call(pull_id: given.id)) }
           app.operation("changePull") do |given|
             values = given.body.except(:reason)
-            Actions::ChangePull.call(pull_id: given.id, values: values, reason: given.body[:reason], person_id: person_id)
+            Actions::ChangePull.call(pull_id: given.id, values: values, reason: given.body[:reason],
+                                     person_id: person_id)
             json(Actions::ShowPull.call(pull_id: given.id))
           end
           app.operation("correctReading") do |given|
-            Actions::CorrectReading.call(pull_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            Actions::CorrectReading.call(pull_id: given.id, person_id: person_id, once_key: given.once_key,
+                                         **given.body)
             json(Actions::ShowPull.call(pull_id: given.id), status: 201)
           end
           app.operation("recordLoad") do |given|
-            lot = Actions::RecordLoad.call(lot_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            lot = Actions::RecordLoad.call(lot_id: given.id, person_id: person_id, once_key: given.once_key,
+                                           **given.body)
             json(Actions::ShowLot.call(lot_id: lot.id), status: 201)
           end
           app.operation("withdrawLoad") do |given|
-            json(Actions::ShowLot.call(lot_id: Actions::RecordLoad.withdraw(load_id: given.id, person_id: person_id).id))
+            json(Actions::ShowLot.call(lot_id: Actions::RecordLoad.withdraw(load_id: given.id,
+                                                                            person_id: person_id).id))
           end
         end
       end

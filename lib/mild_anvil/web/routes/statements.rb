@@ -8,7 +8,8 @@ module MildAnvil
         def self.registered(app)
           app.operation("rating") { |given| json(Presenters::Rating.call(Actions::RateLot.call(lot_id: given.id, what_if: given.query))) }
           app.operation("signStatement") do |given|
-            signed = Actions::SignStatement.call(lot_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            signed = Actions::SignStatement.call(lot_id: given.id, person_id: person_id, once_key: given.once_key,
+                                                 **given.body)
             json(Actions::StatementRow.call(signed), status: 201)
           end
           app.operation("countersignStatement") do |given|
@@ -16,7 +17,8 @@ module MildAnvil
             json(Actions::StatementRow.call(signed), status: 201)
           end
           app.operation("previewPaper") do |given|
-            send_paper(Actions::ExportStatement.preview(lot_id: given.id, format: given.path[:format], what_if: given.query))
+            send_paper(Actions::ExportStatement.preview(lot_id: given.id, format: given.path[:format],
+                                                        what_if: given.query))
           end
           app.operation("signedPaper") do |given|
             send_paper(Actions::ExportStatement.signed(statement_id: given.id, format: given.path[:format]))

@@ -11,7 +11,10 @@ module MildAnvil
 
           # @return [Array<Finding>] one for each other cell that follows the main one
           def self.find(analysis)
-            same = Forces.others(analysis).select { |_, forces| (Forces.ratio(analysis, forces) - 1.0).abs <= Share::SAME_SHARE }
+            same = Forces.others(analysis).select do |_, forces|
+              (Forces.ratio(analysis,
+                            forces) - 1.0).abs <= Share::SAME_SHARE
+            end
             same.map { |name, forces| finding(analysis, name, forces) }
           end
 
@@ -22,9 +25,11 @@ module MildAnvil
             worst = loaded.zip(differences).max_by { |_, d| d.abs }
             allowed = analysis.settings.cell_uncertainties_newtons&.then { |us| Math.sqrt(us.sum { |u| u * u }) }
             agree = allowed && worst.last.abs <= allowed
-            Finding.new(kind: :agreement, at_seconds: analysis.time_axis[worst.first], force_newtons: analysis.clean[worst.first],
+            Finding.new(kind: :agreement, at_seconds: analysis.time_axis[worst.first],
+                        force_newtons: analysis.clean[worst.first],
                         because: because(name, agree),
-                        extra: { cell: name, mean_difference_newtons: differences.sum / differences.size, largest_difference_newtons: worst.last, allowed_newtons: allowed, agree: agree,
+                        extra: { cell: name, mean_difference_newtons: differences.sum / differences.size,
+                                 largest_difference_newtons: worst.last, allowed_newtons: allowed, agree: agree,
                                  ratio: Forces.ratio(analysis, forces) })
           end
           private_class_method :finding
@@ -32,7 +37,12 @@ module MildAnvil
           def self.because(name, agree)
             return "#{name} beside the main cell: no uncertainties are known to judge the difference by" if agree.nil?
 
-            agree ? "#{name} and the main cell agree within their uncertainties" : "#{name} and the main cell differ by more than their uncertainties allow"
+            if agree
+              "#{name} and the main cell agree within their uncertainties"
+            else
+              "#{name} and the main cell differ " \
+                "by more than their uncertainties allow"
+            end
           end
           private_class_method :because
         end

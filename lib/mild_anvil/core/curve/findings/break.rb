@@ -19,7 +19,8 @@ module MildAnvil
           COARSE_SECONDS = 0.1
           # Unloading is smooth: no single step takes this share of the force it starts from.
           LEAP_SHARE = 0.25
-          # The rate of fall is taken over this time, or one sample; below this share of the steepest the fall has not begun.
+          # The rate of fall is taken over this time, or one sample; below this share of the steepest the fall has not
+          # begun.
           RATE_SECONDS = 0.002
           STEEP_SHARE = 0.1
 
@@ -45,7 +46,8 @@ module MildAnvil
           end
           private_class_method :carries_on?
 
-          # The first sample after the force was at 40 % of the peak for the last time: a dip of stick and slip is no break.
+          # The first sample after the force was at 40 % of the peak for the last time: a dip of stick and slip is no
+          # break.
           def self.gone_index(analysis)
             top = analysis.peak_index
             gate = GONE_SHARE * analysis.clean[top]
@@ -65,18 +67,23 @@ module MildAnvil
             net = analysis.clean
             width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
             drop = ->(i) { net[[i - width, 0].max] - net[i] }
-            first = (gone - 1).downto(analysis.peak_index).find { |i| net[i] >= HIGH_SHARE * net[analysis.peak_index] } || analysis.peak_index
+            first = (gone - 1).downto(analysis.peak_index).find do |i|
+              net[i] >= HIGH_SHARE * net[analysis.peak_index]
+            end || analysis.peak_index
             steepest = ([first, analysis.peak_index + 1].max..gone).max_by(&drop)
             index = steepest
-            index -= 1 while index > analysis.peak_index && drop.call(index) >= [STEEP_SHARE * drop.call(steepest), 3 * analysis.sigma_newtons].max
+            index -= 1 while index > analysis.peak_index && drop.call(index) >= [STEEP_SHARE * drop.call(steepest),
+                                                                                 3 * analysis.sigma_newtons].max
             ([index - width, analysis.peak_index].max..steepest).max_by { |i| net[i] }
           end
           private_class_method :start_of_fall
 
           def self.broken(analysis, start, peak)
             kind, seconds = speed(analysis, peak)
+            took = seconds ? "#{format('%.2g', seconds)} s" : "an unknown time"
+            fall = format("from %<high>g %% to %<low>g %% of the peak", high: HIGH_SHARE * 100, low: LOW_SHARE * 100)
             Finding.new(kind: :break, at_seconds: analysis.time_axis[start], force_newtons: analysis.clean[start],
-                        because: "#{kind}: from #{format('%g', HIGH_SHARE * 100)} % to #{format('%g', LOW_SHARE * 100)} % of the peak in #{seconds ? "#{format('%.2g', seconds)} s" : 'an unknown time'}",
+                        because: "#{kind}: #{fall} in #{took}",
                         extra: { speed: kind, fall_seconds: seconds, sample: start })
           end
           private_class_method :broken
@@ -98,7 +105,9 @@ module MildAnvil
 
           def self.released?(analysis, start, gone)
             net = analysis.clean
-            return false if gone - start < 4 || (start...gone).any? { |i| net[i] - net[i + 1] > LEAP_SHARE * net[start] }
+            return false if gone - start < 4 || (start...gone).any? do |i|
+              net[i] - net[i + 1] > LEAP_SHARE * net[start]
+            end
 
             travel = analysis.recording.displacement&.samples
             return reversed?(travel, start, gone) if travel

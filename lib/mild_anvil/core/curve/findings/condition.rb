@@ -19,12 +19,17 @@ module MildAnvil
             saturated = runs.select { |first, last| at_the_end?(analysis, first, last) }
             frozen = (runs - saturated).select { |first, last| frozen?(analysis, first, last) }
             saturated = joined(analysis, saturated)
-            saturated.map { |first, last, count| saturation(analysis, first, last, count) } + frozen.map { |first, last| freeze_of(analysis, first, last) } + gaps(analysis)
+            saturated.map do |first, last, count|
+              saturation(analysis, first, last, count)
+            end + frozen.map do |first, last|
+                    freeze_of(analysis, first, last)
+                  end + gaps(analysis)
           end
 
           # Equal readings in a row under load.
           def self.runs(analysis)
-            Packed.runs(analysis.packed_readings, STUCK, analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons))
+            Packed.runs(analysis.packed_readings, STUCK,
+                        analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons))
           end
           private_class_method :runs
 
@@ -32,11 +37,14 @@ module MildAnvil
           private_class_method :top_reading
 
           def self.at_the_end?(analysis, first, last)
-            (top_reading(analysis) - analysis.readings[first]).zero? && last - first + 1 >= STUCK && moving?(analysis, first, last)
+            (top_reading(analysis) - analysis.readings[first]).zero? && last - first + 1 >= STUCK && moving?(analysis,
+                                                                                                             first,
+                                                                                                             last)
           end
           private_class_method :at_the_end?
 
-          # A slow pull with a coarse step repeats readings everywhere; only where the neighbourhood moves is a run strange.
+          # A slow pull with a coarse step repeats readings everywhere; only where the neighbourhood moves is a run
+          # strange.
           def self.moving?(analysis, first, last)
             around = analysis.readings[[first - (4 * (last - first + 1)).clamp(20, 2000), 0].max...first]
             around.size > 2 && around.each_cons(2).count { |a, b| (b - a).zero? } <= around.size / 3
@@ -45,7 +53,10 @@ module MildAnvil
 
           def self.frozen?(analysis, first, last)
             axis = analysis.time_axis
-            analysis.noise_newtons > (analysis.step_newtons || 0.0) * 0.3 && last - first + 1 >= FROZEN_SAMPLES && axis[last] - axis[first] >= FROZEN_SECONDS && moving?(analysis, first, last)
+            analysis.noise_newtons > (analysis.step_newtons || 0.0) * 0.3 && last - first + 1 >= FROZEN_SAMPLES &&
+              axis[last] - axis[first] >= FROZEN_SECONDS && moving?(
+                analysis, first, last
+              )
           end
           private_class_method :frozen?
 
@@ -58,14 +69,19 @@ module MildAnvil
           private_class_method :joined
 
           def self.saturation(analysis, first, last, count)
-            Finding.new(kind: :saturated, at_seconds: analysis.time_axis[first], until_seconds: analysis.time_axis[last], force_newtons: analysis.net[first],
-                        because: "the same highest reading #{count} times: the cell was at its end", extra: { sample: first, last_sample: last, reading_newtons: analysis.readings[first] * analysis.sense, samples: count })
+            Finding.new(kind: :saturated, at_seconds: analysis.time_axis[first],
+                        until_seconds: analysis.time_axis[last], force_newtons: analysis.net[first],
+                        because: "the same highest reading #{count} times: the cell was at its end",
+                        extra: { sample: first, last_sample: last,
+                                 reading_newtons: analysis.readings[first] * analysis.sense, samples: count })
           end
           private_class_method :saturation
 
           def self.freeze_of(analysis, first, last)
-            Finding.new(kind: :frozen, at_seconds: analysis.time_axis[first], until_seconds: analysis.time_axis[last], force_newtons: analysis.net[first],
-                        because: "the same reading #{last - first + 1} times in a row while all around it moves: the display or the logger stood still", extra: { sample: first, last_sample: last })
+            Finding.new(kind: :frozen, at_seconds: analysis.time_axis[first], until_seconds: analysis.time_axis[last],
+                        force_newtons: analysis.net[first],
+                        because: "the same reading #{last - first + 1} times in a row while all around it moves: the " \
+                                 "display or the logger stood still", extra: { sample: first, last_sample: last })
           end
           private_class_method :freeze_of
 
@@ -78,7 +94,8 @@ module MildAnvil
               next unless b - a > GAP_INTERVALS * usual && analysis.net[i] > LOADED_SHARE * analysis.peak_newtons
 
               Finding.new(kind: :dropout, at_seconds: a, until_seconds: b, force_newtons: analysis.net[i],
-                          because: format("no sample for %.3g s, %.0f intervals", b - a, (b - a) / usual), extra: { sample: i, last_sample: i + 1 })
+                          because: format("no sample for %.3g s, %.0f intervals", b - a, (b - a) / usual),
+                          extra: { sample: i, last_sample: i + 1 })
             end
           end
           private_class_method :gaps

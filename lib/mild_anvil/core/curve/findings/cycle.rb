@@ -19,9 +19,11 @@ module MildAnvil
           def self.summary(analysis, group)
             tops = group.cycles.map { |c| analysis.clean[c.top] }
             bottoms = group.cycles.map { |c| analysis.clean[c.bottom] }
-            Finding.new(kind: :cycles, at_seconds: analysis.time_axis[group.first_sample], until_seconds: analysis.time_axis[group.last_sample], force_newtons: mean(tops),
+            Finding.new(kind: :cycles, at_seconds: analysis.time_axis[group.first_sample],
+                        until_seconds: analysis.time_axis[group.last_sample], force_newtons: mean(tops),
                         because: "#{group.count} loadings that are alike, each followed by an unloading",
-                        extra: { count: group.count, highest_newtons: mean(tops), lowest_newtons: mean(bottoms), amplitude_newtons: mean(tops) - mean(bottoms), **drift(analysis, group) })
+                        extra: { count: group.count, highest_newtons: mean(tops), lowest_newtons: mean(bottoms),
+                                 amplitude_newtons: mean(tops) - mean(bottoms), **drift(analysis, group) })
           end
           private_class_method :summary
 
@@ -33,13 +35,17 @@ module MildAnvil
             travel = analysis.travel or return {}
             at = group.cycles.map { |c| travel.around(c.top, 1) - travel.around(0) }
             line = LeastSquaresLine.through(group.cycles.map { |c| Math.log10(c.number) }, at)
-            { first_displacement_metres: at.first, last_displacement_metres: at.last, drift_metres: at.last - at.first, drift_per_decade_metres: line&.slope }
+            { first_displacement_metres: at.first, last_displacement_metres: at.last, drift_metres: at.last - at.first,
+              drift_per_decade_metres: line&.slope }
           end
           private_class_method :drift
 
           def self.single(analysis, cycle)
-            Finding.new(kind: :cycle, at_seconds: analysis.time_axis[cycle.top], until_seconds: analysis.time_axis[cycle.bottom], force_newtons: analysis.clean[cycle.top],
-                        because: "cycle #{cycle.number}: up, and down again", extra: { number: cycle.number, sample: cycle.top, starts_seconds: analysis.time_axis[cycle.start] })
+            Finding.new(kind: :cycle, at_seconds: analysis.time_axis[cycle.top],
+                        until_seconds: analysis.time_axis[cycle.bottom], force_newtons: analysis.clean[cycle.top],
+                        because: "cycle #{cycle.number}: up, and down again",
+                        extra: { number: cycle.number, sample: cycle.top,
+                                 starts_seconds: analysis.time_axis[cycle.start] })
           end
           private_class_method :single
         end

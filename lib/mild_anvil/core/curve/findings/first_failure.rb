@@ -4,25 +4,30 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # The first local maximum followed by a fall of at least 5 % that is no slip; and each further one before the peak.
+        # The first local maximum followed by a fall of at least 5 % that is no slip; and each further one before the
+        # peak.
         module FirstFailure
           POSITION = 36
           SHARE = 0.05
 
-          # @return [Array<Finding>] :first_failure, then :partial_failure; none where the only failure is the break itself
+          # @return [Array<Finding>] :first_failure, then :partial_failure; none where the only failure is the break
+          #   itself
           def self.find(analysis)
             first, *further = failures(analysis) unless analysis.staircase? || analysis.steady?
             return [] if first.nil?
 
             # The fall from the peak itself is told by the peak.
-            [finding(analysis, first, :first_failure), *further.reject { |f| f.top == analysis.peak_index }.map { |f| finding(analysis, f, :partial_failure) }]
+            [finding(analysis, first, :first_failure), *further.reject do |f|
+              f.top == analysis.peak_index
+            end.map { |f| finding(analysis, f, :partial_failure) }]
           end
 
           def self.failures(analysis)
             broken = analysis.of(Break).first&.extra&.fetch(:sample)
             slips = Slip.slips(analysis)
             analysis.falls.select do |f|
-              f.material? && f.drop_share >= SHARE && f.top <= analysis.peak_index && !slips.include?(f) && !ends?(f, broken)
+              f.material? && f.drop_share >= SHARE && f.top <= analysis.peak_index &&
+                !slips.include?(f) && !ends?(f, broken)
             end
           end
 
@@ -32,8 +37,11 @@ module MildAnvil
 
           def self.finding(analysis, fall, kind)
             Finding.new(kind: kind, at_seconds: analysis.time_axis[fall.top], force_newtons: fall.level,
-                        because: format("%s maximum followed by a fall of %.1f %% in %.2g s", kind == :first_failure ? "first" : "a further", 100 * fall.drop_share, fall.seconds),
-                        extra: { sample: fall.top, after_newtons: analysis.clean[fall.bottom], drop_share: fall.drop_share, fall_seconds: fall.seconds })
+                        because: format("%s maximum followed by a fall of %.1f %% in %.2g s",
+                                        kind == :first_failure ? "first" : "a further", 100 * fall.drop_share,
+                                        fall.seconds),
+                        extra: { sample: fall.top, after_newtons: analysis.clean[fall.bottom],
+                                 drop_share: fall.drop_share, fall_seconds: fall.seconds })
           end
           private_class_method :finding
         end

@@ -32,10 +32,13 @@ module MildAnvil
             start, finish = edges(analysis, first, forces, settled)
             target = target_for(analysis, plateau)
             seconds = analysis.time_axis[plateau.last] - analysis.time_axis[first]
-            Finding.new(kind: :hold, at_seconds: analysis.time_axis[first], until_seconds: analysis.time_axis[plateau.last], force_newtons: start,
+            Finding.new(kind: :hold, at_seconds: analysis.time_axis[first],
+                        until_seconds: analysis.time_axis[plateau.last], force_newtons: start,
                         because: because(seconds, target),
-                        extra: { sample: first, seconds: seconds, start_newtons: start, end_newtons: finish, lowest_newtons: lowest(forces), mean_newtons: forces.sum / forces.size,
-                                 settled_newtons: settled.sum / settled.size, relaxation_share: start.zero? ? 0.0 : (start - finish) / start, target: target })
+                        extra: { sample: first, seconds: seconds, start_newtons: start, end_newtons: finish,
+                                 lowest_newtons: lowest(forces), mean_newtons: forces.sum / forces.size,
+                                 settled_newtons: settled.sum / settled.size,
+                                 relaxation_share: start.zero? ? 0.0 : (start - finish) / start, target: target })
           end
           private_class_method :finding
 
@@ -68,7 +71,8 @@ module MildAnvil
           def self.because(seconds, target)
             return format("held for %.3g s", seconds) if target.nil?
 
-            format("%s: %.3g s at or above %.6g N, %.3g s wanted", target[:satisfied] ? "kept" : "not kept", target[:seconds_at_or_above], target[:limit_newtons], target[:wanted_seconds])
+            format("%s: %.3g s at or above %.6g N, %.3g s wanted", target[:satisfied] ? "kept" : "not kept",
+                   target[:seconds_at_or_above], target[:limit_newtons], target[:wanted_seconds])
           end
           private_class_method :because
 
@@ -79,7 +83,8 @@ module MildAnvil
 
             limit = wanted[:newtons] * (1 - (wanted[:below_share] || 0.0))
             held = unbroken(analysis, plateau, limit)
-            { newtons: wanted[:newtons], limit_newtons: limit, wanted_seconds: wanted[:seconds], seconds_at_or_above: held, satisfied: held >= wanted[:seconds],
+            { newtons: wanted[:newtons], limit_newtons: limit, wanted_seconds: wanted[:seconds],
+              seconds_at_or_above: held, satisfied: held >= wanted[:seconds],
               lowest_above_limit_newtons: lowest(analysis.clean[plateau.first..plateau.last]) - limit }
           end
           private_class_method :target_for
@@ -97,7 +102,9 @@ module MildAnvil
             axis = analysis.time_axis
             last = from
             at = from
-            while at.between?(0, analysis.clean.size - 1) && (axis[at] - axis[last]).abs <= BRIDGE_SECONDS + axis.typical_interval_seconds
+            while at.between?(0,
+                              analysis.clean.size - 1) &&
+                  (axis[at] - axis[last]).abs <= BRIDGE_SECONDS + axis.typical_interval_seconds
               last = at if analysis.clean[at] >= limit
               at += step
             end

@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # Each maximum after the peak that a fall of at least 5 % parts from it: an outer part that gives way before an inner one.
+        # Each maximum after the peak that a fall of at least 5 % parts from it: an outer part that gives way before an
+        # inner one.
         module LaterPeaks
           POSITION = 37
           SHARE = 0.05 # of the peak, down before it, up to it, and down after it
@@ -16,7 +17,11 @@ module MildAnvil
             failed = analysis.falls.select(&:material?)
             maxima = turns.each_cons(2).select { |a, b| a.last == 1 && b.last == -1 }.map { |a, _| a.first }
             slides = analysis.of(Sliding) # stick and slip has maxima enough
-            maxima = maxima.reject { |top| slides.any? { |s| analysis.time_axis[top].between?(s.at_seconds, s.until_seconds) } }
+            maxima = maxima.reject do |top|
+              slides.any? do |s|
+                analysis.time_axis[top].between?(s.at_seconds, s.until_seconds)
+              end
+            end
             maxima.select { |top| after_failure?(analysis, failed, top) }.map { |top| finding(analysis, top) }
           end
 
@@ -24,13 +29,17 @@ module MildAnvil
           def self.after_failure?(analysis, failed, top)
             return false if analysis.clean[top] < Falls::LEAST_LEVEL_SHARE * analysis.peak_newtons
 
-            failed.any? { |f| f.top >= analysis.peak_index && f.bottom < top && f.drop >= SHARE * analysis.peak_newtons * 0.9 }
+            failed.any? do |f|
+              f.top >= analysis.peak_index && f.bottom < top && f.drop >= SHARE * analysis.peak_newtons * 0.9
+            end
           end
           private_class_method :after_failure?
 
           def self.finding(analysis, top)
-            Finding.new(kind: :later_peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.clean[top], extra: { sample: top },
-                        because: format("a maximum after the peak, %.0f %% of it", 100 * analysis.clean[top] / analysis.peak_newtons))
+            Finding.new(kind: :later_peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.clean[top],
+                        extra: { sample: top },
+                        because: format("a maximum after the peak, %.0f %% of it",
+                                        100 * analysis.clean[top] / analysis.peak_newtons))
           end
           private_class_method :finding
         end

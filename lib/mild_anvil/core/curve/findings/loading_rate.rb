@@ -15,9 +15,11 @@ module MildAnvil
             return [] if !rate.finite? || analysis.steady? || analysis.staircase?
 
             wanted = analysis.settings.rate_newtons_per_second
-            [Finding.new(kind: :rate, at_seconds: analysis.time_axis[analysis.loading_start], until_seconds: analysis.time_axis[analysis.peak_index], force_newtons: nil,
+            [Finding.new(kind: :rate, at_seconds: analysis.time_axis[analysis.loading_start],
+                         until_seconds: analysis.time_axis[analysis.peak_index], force_newtons: nil,
                          because: because(rate, wanted),
-                         extra: { newtons_per_second: rate, metres_per_second: analysis.travel && analysis.travel_rate, wanted_newtons_per_second: wanted,
+                         extra: { newtons_per_second: rate, metres_per_second: analysis.travel && analysis.travel_rate,
+                                  wanted_newtons_per_second: wanted,
                                   within: wanted && (rate - wanted).abs <= TOLERANCE_SHARE * wanted })]
           end
 

@@ -38,7 +38,8 @@ module MildAnvil
 
           # From the turning point of noise at rest back to where the force came to rest.
           def self.settled(analysis, bottom)
-            gate = [analysis.clean[bottom] + (Analysis::REST_SIGMAS * analysis.noise_newtons), 0.005 * analysis.peak_newtons].max
+            gate = [analysis.clean[bottom] + (Analysis::REST_SIGMAS * analysis.noise_newtons),
+                    0.005 * analysis.peak_newtons].max
             bottom -= 1 while bottom.positive? && analysis.clean[bottom - 1] <= gate
             bottom
           end
@@ -47,10 +48,14 @@ module MildAnvil
           def self.finding(analysis, start, top, finish)
             into = Energy.path(analysis, start, top)
             back = -Energy.path(analysis, top, finish)
-            Finding.new(kind: :loop, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[finish], force_newtons: analysis.clean[top],
+            Finding.new(kind: :loop, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[finish],
+                        force_newtons: analysis.clean[top],
                         because: "from rest up and down to rest again",
-                        extra: { highest_minus_settled_newtons: settling(analysis, top), loop_joules: into - back, into_joules: into, back_joules: back, loss_share: into.positive? ? (into - back) / into : nil,
-                                 set_metres: set(analysis, finish) - origin(analysis), end_displacement_metres: set(analysis, finish) - analysis.travel.around(0),
+                        extra: { highest_minus_settled_newtons: settling(analysis, top), loop_joules: into - back,
+                                 into_joules: into, back_joules: back,
+                                 loss_share: into.positive? ? (into - back) / into : nil,
+                                 set_metres: set(analysis, finish) - origin(analysis),
+                                 end_displacement_metres: set(analysis, finish) - analysis.travel.around(0),
                                  highest_displacement_metres: analysis.travel.around(top, 1) - origin(analysis) })
           end
           private_class_method :finding
@@ -62,7 +67,8 @@ module MildAnvil
           # The displacement at rest from a sample on.
           def self.set(analysis, from)
             stop = from
-            stop += 1 while stop < from + REST_LOOK && analysis.clean[stop + 1] && analysis.clean[stop + 1] <= Analysis::REST_SHARE * analysis.peak_newtons
+            stop += 1 while stop < from + REST_LOOK && analysis.clean[stop + 1] &&
+                            analysis.clean[stop + 1] <= Analysis::REST_SHARE * analysis.peak_newtons
             median(analysis.travel.values[from..stop])
           end
           private_class_method :set
@@ -74,7 +80,10 @@ module MildAnvil
           private_class_method :median
 
           def self.settling(analysis, top)
-            hold = analysis.of(Hold).find { |f| f.extra[:sample] <= top + Hold::EDGE && f.until_seconds >= analysis.time_axis[top] }
+            hold = analysis.of(Hold).find do |f|
+              f.extra[:sample] <= top + Hold::EDGE &&
+                f.until_seconds >= analysis.time_axis[top]
+            end
             hold && (analysis.clean[top] - hold.extra[:end_newtons])
           end
           private_class_method :settling

@@ -13,8 +13,10 @@ module MildAnvil
           def self.find(analysis)
             top = analysis.peak_index
             faults = faults(analysis, top)
-            [Finding.new(kind: :peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.clean[top], because: because(analysis, faults),
-                         extra: { sample: top, missed_newtons: missed_newtons(analysis, top), lower_bound: faults.any?, sampling_hertz: hertz(analysis),
+            [Finding.new(kind: :peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.clean[top],
+                         because: because(analysis, faults),
+                         extra: { sample: top, missed_newtons: missed_newtons(analysis, top), lower_bound: faults.any?,
+                                  sampling_hertz: hertz(analysis),
                                   spikes_seconds: analysis.spikes.map { |i| analysis.time_axis[i] } })]
           end
 

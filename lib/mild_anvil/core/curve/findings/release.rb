@@ -30,12 +30,15 @@ module MildAnvil
           private_class_method :descents
 
           def self.apart?(analysis, before, after)
-            after.level >= before.level || analysis.time_axis[after.start] - analysis.time_axis[before.start] > [APART_SECONDS, 4 * before.seconds].max
+            after.level >= before.level || analysis.time_axis[after.start] - analysis.time_axis[before.start] > [
+              APART_SECONDS, 4 * before.seconds
+            ].max
           end
           private_class_method :apart?
 
           def self.release?(analysis, fall)
-            fall.kind == :unloading && fall.level >= LEAST_LEVEL_SHARE * analysis.peak_newtons && fall.drop_share >= LEAST_DROP_SHARE && !analysis.cycles&.cover?(fall.top) &&
+            fall.kind == :unloading && fall.level >= LEAST_LEVEL_SHARE * analysis.peak_newtons &&
+              fall.drop_share >= LEAST_DROP_SHARE && !analysis.cycles&.cover?(fall.top) &&
               !let_go_by_hand?(analysis, fall)
           end
           private_class_method :release?
@@ -48,11 +51,15 @@ module MildAnvil
           def self.knee(analysis, fall)
             axis = analysis.time_axis
             forces = analysis.clean
-            low = (fall.start..fall.bottom).find { |i| forces[i] <= fall.level - (STEEP_SHARE * fall.drop) } || fall.finish
-            rate = (forces[fall.start] - forces[low]) / [axis[low] - axis[fall.start], axis.typical_interval_seconds].max
+            low = (fall.start..fall.bottom).find do |i|
+              forces[i] <= fall.level - (STEEP_SHARE * fall.drop)
+            end || fall.finish
+            rate = (forces[fall.start] - forces[low]) / [axis[low] - axis[fall.start],
+                                                         axis.typical_interval_seconds].max
             step = noise_step(analysis, rate)
             at = fall.start
-            at -= step while at - step > fall.top && forces[at - step] - forces[at] > BEGIN_SHARE * rate * (axis[at] - axis[at - step])
+            at -= step while at - step > fall.top &&
+                             forces[at - step] - forces[at] > BEGIN_SHARE * rate * (axis[at] - axis[at - step])
             turned_back(analysis, at, low) || at
           end
           private_class_method :knee

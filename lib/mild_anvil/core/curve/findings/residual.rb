@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # What is still carried from half a second after the break, or after the great fall behind the peak; and how long.
+        # What is still carried from half a second after the break, or after the great fall behind the peak; and how
+        # long.
         module Residual
           POSITION = 50
           AFTER_SECONDS = 0.5
@@ -31,7 +32,9 @@ module MildAnvil
 
           def self.after_fall(analysis)
             axis = analysis.time_axis
-            stop = analysis.of(Release).map { |f| f.extra[:sample] }.find { |i| i > analysis.peak_index } || (analysis.clean.size - 1)
+            stop = analysis.of(Release).map do |f|
+              f.extra[:sample]
+            end.find { |i| i > analysis.peak_index } || (analysis.clean.size - 1)
             from = axis.index_at(axis[analysis.peak_index] + ((axis[stop] - axis[analysis.peak_index]) * SETTLED_FROM))
             return [] if axis[stop] - axis[from] < AFTER_SECONDS
 
@@ -45,14 +48,22 @@ module MildAnvil
             rest = analysis.clean[from..stop].sort
             level = rest[rest.size / 2]
             carries = level > CARRIES_SHARE * analysis.peak_newtons
-            Finding.new(kind: :residual, at_seconds: analysis.time_axis[from], until_seconds: analysis.time_axis[stop], force_newtons: level,
-                        because: carries ? "median of what follows: it still carries" : "median of what follows: it let go",
-                        extra: { carries: carries, share_of_peak: level / analysis.peak_newtons, seconds: analysis.time_axis[stop] - analysis.time_axis[from] })
+            Finding.new(kind: :residual, at_seconds: analysis.time_axis[from], until_seconds: analysis.time_axis[stop],
+                        force_newtons: level,
+                        because: if carries
+                                   "median of what follows: it still carries"
+                                 else
+                                   "median of what follows: it " \
+                                     "let go"
+                                 end,
+                        extra: { carries: carries, share_of_peak: level / analysis.peak_newtons,
+                                 seconds: analysis.time_axis[stop] - analysis.time_axis[from] })
           end
           private_class_method :carried
 
           def self.unknown(analysis)
-            Finding.new(kind: :residual, at_seconds: analysis.time_axis.end_seconds, force_newtons: nil, extra: { carries: nil },
+            Finding.new(kind: :residual, at_seconds: analysis.time_axis.end_seconds, force_newtons: nil,
+                        extra: { carries: nil },
                         because: "the recording ends within #{AFTER_SECONDS} s of the break: unknown")
           end
           private_class_method :unknown

@@ -12,13 +12,19 @@ module MildAnvil
           def self.find(analysis)
             return [] if analysis.travel.nil?
 
-            analysis.settings.displacements_metres.map { |metres| force_at(analysis, metres) } + analysis.settings.forces_newtons.map { |newtons| displacement_at(analysis, newtons) }
+            analysis.settings.displacements_metres.map do |metres|
+              force_at(analysis, metres)
+            end + analysis.settings.forces_newtons.map do |newtons|
+                    displacement_at(analysis, newtons)
+                  end
           end
 
           def self.force_at(analysis, metres)
             origin = analysis.travel.around(analysis.quiet&.last || 0)
             index = (0...analysis.clean.size).find { |i| analysis.travel[i] - origin >= metres }
-            finding(analysis, :force_at_displacement, index, "the displacement #{came(index)} to #{format('%.6g', metres * 1000)} mm", displacement_metres: metres)
+            finding(analysis, :force_at_displacement, index,
+                    "the displacement #{came(index)} to #{format('%.6g', metres * 1000)} mm",
+                    displacement_metres: metres)
           end
           private_class_method :force_at
 
@@ -34,7 +40,8 @@ module MildAnvil
           private_class_method :came
 
           def self.finding(analysis, kind, index, because, **extra)
-            Finding.new(kind: kind, at_seconds: index && analysis.time_axis[index], force_newtons: index && analysis.smooth(index, 1), because: because, extra: extra)
+            Finding.new(kind: kind, at_seconds: index && analysis.time_axis[index],
+                        force_newtons: index && analysis.smooth(index, 1), because: because, extra: extra)
           end
           private_class_method :finding
         end

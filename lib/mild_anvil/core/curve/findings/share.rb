@@ -30,8 +30,11 @@ module MildAnvil
             full = saturated?(analysis, from, stop)
             sum = means.values.sum
             whole = full ? sum : main
-            Finding.new(kind: :share, at_seconds: hold.at_seconds, until_seconds: hold.until_seconds, force_newtons: main,
-                        because: "#{means.map { |name, v| format('%<name>s %<share>.1f %%', name: name, share: 100 * v / whole) }.join(', ')}#{' of the sum of the legs: the main cell was at its end' if full}",
+            Finding.new(kind: :share, at_seconds: hold.at_seconds, until_seconds: hold.until_seconds,
+                        force_newtons: main,
+                        because: "#{means.map do |name, v|
+                          format('%<name>s %<share>.1f %%', name: name, share: 100 * v / whole)
+                        end.join(', ')}#{' of the sum of the legs: the main cell was at its end' if full}",
                         extra: { main_newtons: main, sum_newtons: sum, sum_share: sum / main, main_saturated: full,
                                  legs: means.map { |name, v| { name: name, mean_newtons: v, share: v / whole } } })
           end
@@ -41,7 +44,9 @@ module MildAnvil
           private_class_method :mean
 
           def self.saturated?(analysis, from, stop)
-            analysis.of(Condition).any? { |f| f.kind == :saturated && f.extra[:sample] <= stop && f.extra[:last_sample] >= from }
+            analysis.of(Condition).any? do |f|
+              f.kind == :saturated && f.extra[:sample] <= stop && f.extra[:last_sample] >= from
+            end
           end
           private_class_method :saturated?
         end

@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # A force that goes on while the displacement does: where sliding begins, its mean, and the range of stick and slip.
+        # A force that goes on while the displacement does: where sliding begins, its mean, and the range of stick and
+        # slip.
         module Sliding
           POSITION = 82
           LEAST_TRAVEL_SHARE = 0.2 # of the whole displacement
@@ -15,7 +16,9 @@ module MildAnvil
           def self.find(analysis)
             travel = analysis.travel
             residual = travel && analysis.of(Residual).find { |f| f.force_newtons && f.extra[:carries] } or return []
-            from, stop = [residual.at_seconds, residual.until_seconds].map { |t| analysis.time_axis.index_at(t).clamp(0, analysis.clean.size - 1) }
+            from, stop = [residual.at_seconds, residual.until_seconds].map do |t|
+              analysis.time_axis.index_at(t).clamp(0, analysis.clean.size - 1)
+            end
             return [] if travel.from(from, stop) < LEAST_TRAVEL_SHARE * travel.from(0, stop)
 
             [finding(analysis, from, stop)]
@@ -25,9 +28,11 @@ module MildAnvil
             sorted = analysis.clean[from..stop].sort
             low, high = LIMITS.map { |share| sorted[(share * (sorted.size - 1)).round] }
             start = onset(analysis, from, high)
-            Finding.new(kind: :sliding, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[stop], force_newtons: sorted.sum / sorted.size,
+            Finding.new(kind: :sliding, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[stop],
+                        force_newtons: sorted.sum / sorted.size,
                         because: "the displacement goes on under a force that neither rises nor falls away",
-                        extra: { onset_newtons: analysis.smooth(start), mean_newtons: sorted.sum / sorted.size, low_newtons: low, high_newtons: high,
+                        extra: { onset_newtons: analysis.smooth(start), mean_newtons: sorted.sum / sorted.size,
+                                 low_newtons: low, high_newtons: high,
                                  travel_metres: analysis.travel.from(start, stop) })
           end
           private_class_method :finding

@@ -4,26 +4,39 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # A fall by sliding, after which the force exceeds the earlier level; small sudden ones that recover are possible slips.
+        # A fall by sliding, after which the force exceeds the earlier level; small sudden ones that recover are
+        # possible slips.
         module Slip
           POSITION = 35
 
           # @return [Array<Finding>]
-          def self.find(analysis) = analysis.staircase? || analysis.steady? ? [] : slips(analysis).map { |fall| finding(analysis, fall) }
+          def self.find(analysis)
+            analysis.staircase? || analysis.steady? ? [] : slips(analysis).map { |fall| finding(analysis, fall) }
+          end
 
           # A large sudden fall that recovers is a part that gave way: a jaw slides through some way and takes its time.
           # @return [Array<Fall>]
           def self.slips(analysis)
-            recovering = analysis.falls.select { |f| f.recovers && f.material? && (f.kind == :sliding || f.drop_share < FirstFailure::SHARE) && !analysis.cycles&.cover?(f.top) }
-            recovering.reject { |f| analysis.falls.any? { |outer| outer.top < f.top && outer.recovers && outer.recovers > f.top && outer.material? } }
+            recovering = analysis.falls.select do |f|
+              f.recovers && f.material? && (f.kind == :sliding || f.drop_share < FirstFailure::SHARE) &&
+                !analysis.cycles&.cover?(f.top)
+            end
+            recovering.reject do |f|
+              analysis.falls.any? do |outer|
+                outer.top < f.top && outer.recovers && outer.recovers > f.top && outer.material?
+              end
+            end
           end
 
           def self.finding(analysis, fall)
             travel = analysis.travel&.from(fall.top, fall.bottom)
-            Finding.new(kind: :slip, at_seconds: analysis.time_axis[fall.top], until_seconds: analysis.time_axis[fall.recovers], force_newtons: fall.level,
-                        because: format("%s: fell by %.1f %%%s, then rose above that level", fall.kind == :sliding ? "slip" : "possible slip", 100 * fall.drop_share,
+            Finding.new(kind: :slip, at_seconds: analysis.time_axis[fall.top],
+                        until_seconds: analysis.time_axis[fall.recovers], force_newtons: fall.level,
+                        because: format("%s: fell by %.1f %%%s, then rose above that level",
+                                        fall.kind == :sliding ? "slip" : "possible slip", 100 * fall.drop_share,
                                         fall.kind == :sliding ? " while the displacement went on" : ""),
-                        extra: { sample: fall.top, after_newtons: analysis.clean[fall.bottom], drop_share: fall.drop_share, fall_seconds: fall.seconds,
+                        extra: { sample: fall.top, after_newtons: analysis.clean[fall.bottom],
+                                 drop_share: fall.drop_share, fall_seconds: fall.seconds,
                                  slide_metres: travel, certain: fall.kind == :sliding })
           end
           private_class_method :finding

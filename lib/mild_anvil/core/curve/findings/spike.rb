@@ -12,7 +12,8 @@ module MildAnvil
           # @return [Array<Finding>]
           def self.find(analysis)
             analysis.spikes.first(MOST_SHOWN).map do |index|
-              Finding.new(kind: :spike, at_seconds: analysis.time_axis[index], force_newtons: analysis.net[index], extra: { sample: index },
+              Finding.new(kind: :spike, at_seconds: analysis.time_axis[index], force_newtons: analysis.net[index],
+                          extra: { sample: index },
                           because: "one sample off its neighbours, and back at once: set aside")
             end
           end

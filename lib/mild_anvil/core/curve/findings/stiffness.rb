@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # The steepest least-squares line over at least 20 % of the peak, between 10 and 70 % of it and before anything gave way.
+        # The steepest least-squares line over at least 20 % of the peak, between 10 and 70 % of it and before anything
+        # gave way.
         module Stiffness
           POSITION = 60
           RANGE = (0.1..0.7) # of the peak
@@ -27,7 +28,9 @@ module MildAnvil
             return [] if lines.empty?
 
             steepest = lines.map { |_, _, line| line.slope }.max
-            low, high, line = lines.select { |_, _, l| l.slope >= ALIKE_SHARE * steepest }.max_by { |from, to, l| [to - from, l.r_squared] }
+            low, high, line = lines.select do |_, _, l|
+              l.slope >= ALIKE_SHARE * steepest
+            end.max_by { |from, to, l| [to - from, l.r_squared] }
             [finding(analysis, branch, low, high, line)]
           end
 
@@ -38,7 +41,8 @@ module MildAnvil
             top = [sparse ? peak : RANGE.end * peak, branch.ceiling].min
             bottom = [RANGE.begin * peak, top / 3].min
             width = (top - bottom) / BUCKETS
-            sums = LineSums.new(analysis.travel.packed, analysis.packed, branch.within(bottom, top), PackedSearch::Buckets.new(bottom, width, BUCKETS))
+            sums = LineSums.new(analysis.travel.packed, analysis.packed, branch.within(bottom, top),
+                                PackedSearch::Buckets.new(bottom, width, BUCKETS))
             fewest = sparse ? FEWEST_SPARSE : FEWEST
             least = ([SPAN * peak, top - bottom].min / width).round(6).ceil.clamp(1, BUCKETS)
             (0..(BUCKETS - least)).flat_map do |from|
@@ -53,16 +57,25 @@ module MildAnvil
           # @return [LeastSquaresLine, nil]
           def self.line(analysis, branch, low, high)
             found = branch.within(low, high)
-            LineSums.new(analysis.travel.packed, analysis.packed, found, PackedSearch::Buckets.new(low, high - low, 1)).line(0..0) if found.size >= FEWEST
+            return unless found.size >= FEWEST
+
+            LineSums.new(analysis.travel.packed, analysis.packed, found,
+                         PackedSearch::Buckets.new(low, high - low, 1)).line(0..0)
           end
 
           def self.finding(analysis, branch, low, high, line)
             samples = branch.within(low, high)
             middle = middle(analysis, branch)
-            Finding.new(kind: :stiffness, at_seconds: analysis.time_axis[samples.first], until_seconds: analysis.time_axis[samples.last], force_newtons: nil,
-                        because: format("steepest line from %.0f to %.0f %% of the peak, R² %.5f", 100 * low / analysis.peak_newtons, 100 * high / analysis.peak_newtons, line.r_squared),
-                        extra: { newtons_per_metre: line.slope, intercept_newtons: line.intercept, r_squared: line.r_squared, from_newtons: low, to_newtons: high,
-                                 middle_newtons_per_metre: middle&.slope, specimen_newtons_per_metre: specimen(line.slope, analysis.settings.train_newtons_per_metre) })
+            Finding.new(kind: :stiffness, at_seconds: analysis.time_axis[samples.first],
+                        until_seconds: analysis.time_axis[samples.last], force_newtons: nil,
+                        because: format("steepest line from %.0f to %.0f %% of the peak, R² %.5f",
+                                        100 * low / analysis.peak_newtons, 100 * high / analysis.peak_newtons,
+                                        line.r_squared),
+                        extra: { newtons_per_metre: line.slope, intercept_newtons: line.intercept,
+                                 r_squared: line.r_squared, from_newtons: low, to_newtons: high,
+                                 middle_newtons_per_metre: middle&.slope,
+                                 specimen_newtons_per_metre: specimen(line.slope,
+                                                                      analysis.settings.train_newtons_per_metre) })
           end
           private_class_method :finding
 

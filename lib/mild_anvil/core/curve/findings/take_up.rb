@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # Where the load comes on: the force leaves the noise of the rest and goes on to 2 % of the peak; again after every rest.
+        # Where the load comes on: the force leaves the noise of the rest and goes on to 2 % of the peak; again after
+        # every rest.
         module TakeUp
           POSITION = 20
           LEAST_REST_SECONDS = 2.0
@@ -18,7 +19,8 @@ module MildAnvil
 
           def self.finding(analysis, index)
             Finding.new(kind: :take_up, at_seconds: analysis.time_axis[index], force_newtons: analysis.net[index],
-                        because: "the force leaves the noise of the rest, #{Analysis::REST_SIGMAS} σ, and goes on rising", extra: { sample: index })
+                        because: "the force leaves the noise of the rest, #{Analysis::REST_SIGMAS} σ, and goes on " \
+                                 "rising", extra: { sample: index })
           end
           private_class_method :finding
 

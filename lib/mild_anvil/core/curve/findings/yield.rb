@@ -22,9 +22,11 @@ module MildAnvil
             off = deviations(analysis, stiffness)
             offset = offset(analysis)
             at = crossing(analysis, off, offset) or return []
+            unit = analysis.travel.channel.role == "angle" ? "°" : "mm"
             [Finding.new(kind: :yield, at_seconds: analysis.time_axis[at[:sample]], force_newtons: at[:newtons],
-                         because: "off the stiffness line by #{format('%.3g', offset * scale(analysis))} #{analysis.travel.channel.role == 'angle' ? '°' : 'mm'}",
-                         extra: { sample: at[:sample], offset_metres: offset, proportional_limit_newtons: proportional(analysis, off),
+                         because: "off the stiffness line by #{format('%.3g', offset * scale(analysis))} #{unit}",
+                         extra: { sample: at[:sample], offset_metres: offset,
+                                  proportional_limit_newtons: proportional(analysis, off),
                                   lines: LINES_METRES.filter_map { |metres| line(analysis, off, metres) } })]
           end
 
@@ -62,7 +64,10 @@ module MildAnvil
           private_class_method :smoothed
 
           def self.crossing(analysis, off, metres)
-            last = off.rindex { |_, deviation| deviation < metres } # from there on it stays off: a strand that pops does not
+            last = # from there on it stays off: a strand that pops does not
+              off.rindex do |_, deviation|
+                deviation < metres
+              end
             at = last.nil? ? 0 : last + 1
             return if at >= off.size
 
@@ -70,7 +75,9 @@ module MildAnvil
 
             (before, low), (after, high) = off[at - 1], off[at]
             share = high > low ? (metres - low) / (high - low) : 0.0
-            { sample: after, newtons: analysis.smooth(before) + (share.clamp(0, 1) * (analysis.smooth(after) - analysis.smooth(before))) }
+            { sample: after,
+              newtons: analysis.smooth(before) + (share.clamp(0,
+                                                              1) * (analysis.smooth(after) - analysis.smooth(before))) }
           end
           private_class_method :crossing
 
@@ -83,8 +90,10 @@ module MildAnvil
 
           # The last sample that still lies on the line.
           def self.proportional(analysis, off)
-            noise = Math.hypot(analysis.travel.sigma, analysis.noise_newtons / analysis.of(Stiffness).first.extra[:newtons_per_metre])
-            gate = [LEAVING_SIGMAS * noise / Math.sqrt((2 * SMOOTHED) + 1), LEAVING_SHARE * analysis.travel.from(analysis.loading_start, analysis.peak_index)].max
+            noise = Math.hypot(analysis.travel.sigma,
+                               analysis.noise_newtons / analysis.of(Stiffness).first.extra[:newtons_per_metre])
+            gate = [LEAVING_SIGMAS * noise / Math.sqrt((2 * SMOOTHED) + 1),
+                    LEAVING_SHARE * analysis.travel.from(analysis.loading_start, analysis.peak_index)].max
             on = off.rindex { |_, deviation| deviation <= gate }
             on && analysis.smooth(off[on].first)
           end

@@ -16,11 +16,13 @@ module MildAnvil
 
             [Finding.new(kind: :zero, at_seconds: axis[0], until_seconds: axis[quiet.last], force_newtons: 0.0,
                          because: "median of #{quiet.last + 1} readings before the load",
-                         extra: { offset_newtons: quiet.level * analysis.sense, noise_newtons: quiet.sigma, sense: analysis.sense })]
+                         extra: { offset_newtons: quiet.level * analysis.sense, noise_newtons: quiet.sigma,
+                                  sense: analysis.sense })]
           end
 
           def self.none(axis)
-            Finding.new(kind: :zero, at_seconds: axis[0], force_newtons: 0.0, extra: { offset_newtons: 0.0, noise_newtons: nil },
+            Finding.new(kind: :zero, at_seconds: axis[0], force_newtons: 0.0,
+                        extra: { offset_newtons: 0.0, noise_newtons: nil },
                         because: "the recording starts under load: no offset was removed")
           end
           private_class_method :none

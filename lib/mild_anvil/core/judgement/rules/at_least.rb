@@ -17,7 +17,8 @@ module MildAnvil
             return no_measurement if kase.measurement.nil?
             return {} if kase.measurement.lower_bound? || kase.failed_part.nil? || !kase.rated_part?
 
-            { counts_as: "cannot be at least: the #{kase.failed_part} failed at this value, and that is what the lot rates" }
+            { counts_as: "cannot be at least: the #{kase.failed_part} failed at this value, and that is what the lot " \
+                         "rates" }
           end
 
           def self.values(kase) = [kase.measurement.value_si, nil]

@@ -15,10 +15,13 @@ module MildAnvil
 
           def self.complaints(kase)
             return no_measurement if kase.measurement.nil?
-            return { counts_as: "cannot be break: #{bound(kase)}, so the value is a lower bound" } if kase.measurement.lower_bound?
+            if kase.measurement.lower_bound?
+              return { counts_as: "cannot be break: #{bound(kase)}, so the value is a lower bound" }
+            end
             return {} if kase.rated_part?
 
-            { counts_as: "cannot be break: #{Proposal.for(**kase.to_h.slice(:measurement, :failed_part, :rated_parts)).reason}; " \
+            { counts_as: "cannot be break: #{Proposal.for(**kase.to_h.slice(:measurement, :failed_part,
+                                                                            :rated_parts)).reason}; " \
                          "count it as “at least”" }
           end
 

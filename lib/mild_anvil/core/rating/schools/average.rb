@@ -18,7 +18,8 @@ module MildAnvil
           def self.value(sample, _terms)
             described = Statistics::Description.of(sample.breaks!(1))
             School::Value.new(value_si: described.mean, in_words: "Not a minimum. About half of all pieces are weaker",
-                              working: { n: described.count, mean_si: described.mean, standard_deviation_si: described.standard_deviation })
+                              working: { n: described.count, mean_si: described.mean,
+                                         standard_deviation_si: described.standard_deviation })
           end
         end
       end

@@ -13,8 +13,10 @@ module MildAnvil
           POSITION = 72
           MINIMUM = true
           FAMILY = Statistics::Families::StandardNormal
-          ASSUMPTION = "Logarithms of the strengths are normally distributed; what ended a pull early did not depend on the piece's strength."
-          WEAKNESS = "Calibrated by simulation: of simulated lots that are log-normal, its 95 % bound lay below the true value in 95 to 98 %; of brittle weak-link parts in as few as 74 %."
+          ASSUMPTION = "Logarithms of the strengths are normally distributed; what ended a pull early did not depend " \
+                       "on the piece's strength."
+          WEAKNESS = "Calibrated by simulation: of simulated lots that are log-normal, its 95 % bound lay below the " \
+                     "true value in 95 to 98 %; of brittle weak-link parts in as few as 74 %."
           LOGARITHMS = true
         end
       end

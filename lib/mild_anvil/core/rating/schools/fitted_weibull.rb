@@ -14,7 +14,9 @@ module MildAnvil
           MINIMUM = true
           FAMILY = Statistics::Families::SmallestExtreme
           ASSUMPTION = "The weakest of many like places fails: brittle parts, long ropes, welds."
-          WEAKNESS = "Calibrated by simulation: of simulated Weibull lots, its 95 % bound lay below the true value in 94 to 97 %. Its lower tail is heavier than a normal one: it gives away strength where the part is not brittle."
+          WEAKNESS = "Calibrated by simulation: of simulated Weibull lots, its 95 % bound lay below the true value " \
+                     "in 94 to 97 %. Its lower tail is heavier than a normal one: it gives away strength where the " \
+                     "part is not brittle."
           LOGARITHMS = true
         end
       end

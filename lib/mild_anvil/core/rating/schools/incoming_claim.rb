@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Rating
       module Schools
-        # Every break at or above the claim; on one below, more are pulled and all of them must hold. For incoming inspection.
+        # Every break at or above the claim; on one below, more are pulled and all of them must hold. For incoming
+        # inspection.
         module IncomingClaim
           extend School
 
@@ -17,10 +18,13 @@ module MildAnvil
           MORE_PER_FAILURE = 2
           WEAK_SHARE = 0.05
 
-          # Method: accepted when all hold, or when each one below is made up for by m more that all hold. A lot of which a
-          # share q is weak is accepted with (1-q)^n, and with the repeat Σ C(n,f) q^f (1-q)^(n-f) (1-q)^(m f), f up to 1.
+          # Method: accepted when all hold, or when each one below is made up for by m more that all hold. A lot of
+          # which a
+          # share q is weak is accepted with (1-q)^n, and with the repeat Σ C(n,f) q^f (1-q)^(n-f) (1-q)^(m f), f up to
+          # 1.
           def self.value(sample, terms)
-            claimed = comparable(terms)&.strength_si or raise InsufficientData, "no strength is claimed that can be compared"
+            claimed = comparable(terms)&.strength_si or raise InsufficientData,
+                                                              "no strength is claimed that can be compared"
             raise InsufficientData.new("nothing has been pulled yet", breaks: 0) if sample.count.zero?
 
             working = working(sample, claimed)
@@ -43,7 +47,8 @@ module MildAnvil
             open = sample.counted.count { |o| o.counts_as == :at_least && o.value_si < claimed }
             return if open.zero?
 
-            raise InsufficientData.new("#{open} ended below the claim without a failure: #{open == 1 ? 'it decides' : 'they decide'} nothing",
+            raise InsufficientData.new("#{open} ended below the claim without a failure: " \
+                                       "#{open == 1 ? 'it decides' : 'they decide'} nothing",
                                        working: working)
           end
           private_class_method :refuse_if_open!
@@ -52,7 +57,8 @@ module MildAnvil
             below = working[:below]
             return if below.zero?
 
-            raise InsufficientData.new("#{below} of #{working[:n]} lie below the claim: pull #{MORE_PER_FAILURE * below} more, and all of " \
+            raise InsufficientData.new("#{below} of #{working[:n]} lie below the claim: pull " \
+                                       "#{MORE_PER_FAILURE * below} more, and all of " \
                                        "them must hold", working: working)
           end
           private_class_method :refuse_if_below!
@@ -63,7 +69,8 @@ module MildAnvil
           private_class_method :below
 
           def self.failed_by(observation)
-            { break: observation.value_si, at_most: observation.value_si, between: observation.upper_si }[observation.counts_as]
+            { break: observation.value_si, at_most: observation.value_si,
+              between: observation.upper_si }[observation.counts_as]
           end
           private_class_method :failed_by
 
@@ -75,9 +82,11 @@ module MildAnvil
           private_class_method :chance
 
           def self.words(working)
-            once, again = working.values_at(:accepted_share, :accepted_with_repeat_share).map { |share| per_cent(share) }
-            "All #{working[:n]} hold it. A lot with #{share_text(WEAK_SHARE)} weak pieces is accepted so with #{once}, with the " \
-              "repeat rule with #{again}"
+            once, again = working.values_at(:accepted_share, :accepted_with_repeat_share).map do |share|
+              per_cent(share)
+            end
+            "All #{working[:n]} hold it. A lot with #{share_text(WEAK_SHARE)} weak pieces is accepted so " \
+              "with #{once}, with the repeat rule with #{again}"
           end
           private_class_method :words
         end

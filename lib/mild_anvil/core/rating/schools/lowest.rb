@@ -18,13 +18,18 @@ module MildAnvil
           # Source: Wilks, Annals of Mathematical Statistics 12 (1941)
           # Method: min(x); confidence 1 - P^n that a share P of the population is stronger.
           def self.value(sample, terms)
-            raise InsufficientData.new("#{sample.count(:at_most)} only “at most”: the lowest strength is not known", at_most: sample.count(:at_most)) if sample.count(:at_most).positive?
+            if sample.count(:at_most).positive?
+              raise InsufficientData.new("#{sample.count(:at_most)} only “at most”: the lowest strength is not known",
+                                         at_most: sample.count(:at_most))
+            end
 
             carried = sample.counted.map(&:surely_carried_si)
             raise InsufficientData.new("one break gives no minimum", breaks: carried.size) if carried.size < 2
 
             confidence = Statistics::OrderStatistic.confidence(breaks: carried.size, coverage: terms.coverage)
-            School::Value.new(value_si: carried.min, in_words: "With #{carried.size}: #{per_cent(confidence)} confidence that #{share_text(terms.coverage)} are stronger",
+            School::Value.new(value_si: carried.min, in_words: "With #{carried.size}: #{per_cent(confidence)} " \
+                                                               "confidence that #{share_text(terms.coverage)} are " \
+                                                               "stronger",
                               working: { n: carried.size, confidence: confidence, coverage: terms.coverage })
           end
         end

@@ -19,12 +19,15 @@ module MildAnvil
           # Method: confidence = P(T <= 3 sqrt(n)), T noncentral t with n - 1 degrees of freedom and sqrt(n) z(P).
           def self.value(sample, terms)
             described = sample.scattered!
-            confidence = Statistics::ToleranceFactor.confidence_of(factor: FACTOR, breaks: described.count, coverage: terms.coverage)
+            confidence = Statistics::ToleranceFactor.confidence_of(factor: FACTOR, breaks: described.count,
+                                                                   coverage: terms.coverage)
             bound = described.mean - (FACTOR * described.standard_deviation)
-            working = { n: described.count, mean_si: described.mean, standard_deviation_si: described.standard_deviation,
+            working = { n: described.count, mean_si: described.mean,
+                        standard_deviation_si: described.standard_deviation,
                         k: FACTOR, bound_si: bound, confidence: confidence }
-            School::Value.new(value_si: positive!(bound, working), working: working,
-                              in_words: "#{per_cent(confidence)} confidence at #{described.count} breaks that #{share_text(terms.coverage)} are stronger")
+            words = "#{per_cent(confidence)} confidence at #{described.count} breaks that " \
+                    "#{share_text(terms.coverage)} are stronger"
+            School::Value.new(value_si: positive!(bound, working), working: working, in_words: words)
           end
         end
       end

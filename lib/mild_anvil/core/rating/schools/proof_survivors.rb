@@ -18,14 +18,18 @@ module MildAnvil
           # Method: the lowest force that all n carried; confidence 1 - P^n.
           def self.value(sample, terms)
             failed = sample.count - sample.count(:at_least)
-            raise InsufficientData.new("#{failed} failed: only for lots in which nothing failed", failed: failed) if failed.positive?
+            if failed.positive?
+              raise InsufficientData.new("#{failed} failed: only for lots in which nothing failed",
+                                         failed: failed)
+            end
 
             carried = sample.counted.map(&:value_si)
             raise InsufficientData.new("nothing has been pulled yet", breaks: 0) if carried.empty?
 
             confidence = Statistics::OrderStatistic.confidence(breaks: carried.size, coverage: terms.coverage)
             School::Value.new(value_si: carried.min, working: { n: carried.size, confidence: confidence },
-                              in_words: "#{carried.size} carried it and none failed: #{per_cent(confidence)} confidence that #{share_text(terms.coverage)} are stronger")
+                              in_words: "#{carried.size} carried it and none failed: #{per_cent(confidence)} " \
+                                        "confidence that #{share_text(terms.coverage)} are stronger")
           end
         end
       end

@@ -12,7 +12,8 @@ module MildAnvil
           NAME = "Tolerance bound, log-normal"
           POSITION = 50
           MINIMUM = true
-          ASSUMPTION = "Logarithms of the strengths are normally distributed: scatter grows with strength, none is below zero."
+          ASSUMPTION = "Logarithms of the strengths are normally distributed: scatter grows with strength, none is " \
+                       "below zero."
           WEAKNESS = "Lies higher than the normal bound; at small n the data cannot tell which of the two is right."
 
           # Method: exp(mean(ln x) - k(n, P, c) s(ln x))
@@ -20,7 +21,8 @@ module MildAnvil
             sample.scattered!
             logs = Statistics::Description.of(sample.breaks_si.map { |force| Math.log(force) })
             bounds = ToleranceBounds.of(logs, terms)
-            working = { n: logs.count, mean_log_si: logs.mean, standard_deviation_log: logs.standard_deviation, k: bounds.working[:k] }
+            working = { n: logs.count, mean_log_si: logs.mean, standard_deviation_log: logs.standard_deviation,
+                        k: bounds.working[:k] }
             School::Value.new(value_si: Math.exp(bounds.lower), upper_si: Math.exp(bounds.upper), working: working,
                               in_words: "The same on logarithms: never below zero, k = #{format('%.3f', working[:k])}")
           end

@@ -20,8 +20,10 @@ module MildAnvil
           def self.value(sample, terms)
             described = sample.scattered!
             bounds = ToleranceBounds.of(described, terms)
-            School::Value.new(value_si: positive!(bounds.lower, bounds.working), upper_si: bounds.upper, working: bounds.working,
-                              in_words: "Mean less k = #{format('%.3f', bounds.working[:k])} standard deviations, exact at #{described.count} breaks")
+            School::Value.new(value_si: positive!(bounds.lower, bounds.working), upper_si: bounds.upper,
+                              working: bounds.working,
+                              in_words: "Mean less k = #{format('%.3f', bounds.working[:k])} standard deviations, " \
+                                        "exact at #{described.count} breaks")
           end
         end
       end

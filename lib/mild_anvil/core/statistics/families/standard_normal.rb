@@ -4,7 +4,8 @@ module MildAnvil
   module Core
     module Statistics
       module Families
-        # The standard normal as a location-scale family: logarithms of density and tails with their first two derivatives.
+        # The standard normal as a location-scale family: logarithms of density and tails with their first two
+        # derivatives.
         module StandardNormal
           module_function
 
