@@ -18,16 +18,20 @@ module MildAnvil
         # @raise [InvalidInput] for anything but one number above 0
         def self.parse(text, unit, zero: false)
           number = cleaned(text)
-          value_si = unit.to_si(number.to_f)
+          value_si = exact(number, unit)
           unless value_si.positive? || zero
             refuse("a reading of 0 #{unit} is no pull: type what the display showed",
                    text)
           end
           refuse("#{text} #{unit} is more than any bench reaches: check the unit", text) if value_si > LARGEST_SI
 
-          new(value_si: value_si, resolution_si: unit.to_si(10.0**-decimals(number)), text: number,
+          new(value_si: value_si, resolution_si: exact("1e-#{decimals(number)}", unit), text: number,
               unit: unit.symbol).freeze
         end
+
+        # 8.11 kN are 8110 N, and not 8109.999999999999.
+        def self.exact(number, unit) = (Rational(number) * Rational(unit.factor.to_s)).to_f
+        private_class_method :exact
 
         def self.cleaned(text)
           digits = text.to_s.strip.delete(THIN_SPACES)
