@@ -60,8 +60,9 @@ module Bench
     before = peak_megabytes
     target = lot
     seconds, @pull = timed do
-      MildAnvil::Actions::ImportCurve.call(lot_id: target.id, name: "long.csv",
-                                           source: MildAnvil::Devices::Delimited::Source.file(file.path), person_id: person.id)
+      source = MildAnvil::Devices::Delimited::Source.file(file.path)
+      MildAnvil::Actions::ImportRecording.call(lot_id: target.id, name: "long.csv", source: source,
+                                               person_id: person.id)
     end
     say "import of #{ROWS} rows x 3 (#{bytes.bytesize / 1_000_000} MB)",
         format("%.2f s, stored and drawable with its findings; peak %.0f N", seconds, @pull.peak_newtons)

@@ -40,7 +40,7 @@ class MutationRun
   def mutations(folder)
     paths = Dir[File.join(@root, "lib/mild_anvil", folder, "**/*.rb")]
     all = paths.flat_map { |path| Mutations.of(path.delete_prefix("#{@root}/")) }
-    all.shuffle(random: @random).first(@sample)
+    all.sample(@sample, random: @random)
   end
 
   def survivors(chosen, tests)
@@ -75,12 +75,13 @@ class MutationRun
   end
 
   # Tests run until the first one fails.
-  STOP = "Minitest::StatisticsReporter.prepend(Module.new { def record(r) = r.passed? || r.skipped? ? super : exit!(1) })"
+  STOP = "Minitest::StatisticsReporter.prepend(Module.new { " \
+         "def record(r) = r.passed? || r.skipped? ? super : exit!(1) })"
   SCRIPT = "require './test/test_helper'; #{STOP}; ARGV.each { |f| require f }; ARGV.clear".freeze
 
   def passes?(copy, tests)
     files = tests.flat_map { |folder| Dir[File.join(copy, "test", folder, "**/*_test.rb")] }
-    pid = Process.spawn({ "MINITEST_SEED" => "1" }, "bundle", "exec", "ruby", "-e", SCRIPT, *files,
+    pid = Process.spawn({ "BUNDLE_GEMFILE" => File.join(@root, "Gemfile") }, "bundle", "exec", "ruby", "-e", SCRIPT, *files,
                         chdir: copy, out: File::NULL, err: File::NULL, pgroup: true)
     Timeout.timeout(SECONDS) { Process.wait2(pid).last.success? }
   rescue Timeout::Error

@@ -44,7 +44,8 @@ module Mutations
 
   # A splat, a default and an inheritance are written with the same signs.
   def binary?(tokens, index)
-    before, after = tokens[index - 1], tokens[index + 1]
+    before = tokens[index - 1]
+    after = tokens[index + 1]
     before && after && before[1] == :on_sp && after[1] == :on_sp && tokens[index - 2][1] != :on_op &&
       !(tokens[index][2] == "<" && tokens[[index - 4, 0].max...index].any? { |t| t[2] == "class" })
   end

@@ -9,24 +9,24 @@ class CurvesJourney < BrowserCase
     open_lot
     answer_for_an_unknown_logger
     overrule_the_peak
-    drag_a_flag
+    move_a_flag_by_hand_and_by_keys
     type_readings
     see_the_evidence
   end
 
   private
 
+  attr_reader :person
+
   def open_lot
-    lot = MildAnvil::Actions::CreateJob.call(customer: "Brindle Works", title: "Loops",
-                                             person_id: person_id).then do |job|
-      MildAnvil::Actions::SaveLot.create(job_id: job.id, values: { name: "Loop, five rows", item_type: "sewn_loop" },
-                                         person_id: person_id)
-    end
-    visit "/lots/#{lot.id}/pull"
+    @person = take_in("Wren Ashdown", "technician")
+    job = MildAnvil::Actions::CreateJob.call(customer: "Brindle Works", title: "Loops", person_id: person.id)
+    values = { name: "Loop, five rows", item_type: "sewn_loop" }
+    @lot = MildAnvil::Actions::SaveLot.create(job_id: job.id, values: values, person_id: person.id)
+    sign_in(person)
+    visit "/lots/#{@lot.id}/pull"
     assert_selector "h1", text: "Pull: Loop, five rows"
   end
-
-  def person_id = MildAnvil::Store::Models::Person.first.id
 
   # A pull without header or units: time, kilonewtons, millimetres.
   def bare_file(name, peak)
@@ -41,61 +41,68 @@ class CurvesJourney < BrowserCase
   def answer_for_an_unknown_logger
     attach_file "Log files", bare_file("a.txt", 8.0), make_visible: true
     assert_text "Which column is the force?"
-    choose("column 2 is the force")
+    choose("column 2 is judged")
     assert_text "In which unit is column 2?"
-    unit_of("column 1 in", "s")
-    unit_of("column 2 in", "kN")
-    role_of("column 3 is", "displacement")
-    unit_of("column 3 in", "mm")
+    choose_in("column 1 in", "s")
+    choose_in("column 2 in", "kN")
+    choose_in("column 3 is", "displacement")
+    choose_in("column 3 in", "mm")
     assert_text "1 ready"
     fill_in "Remember these choices for", with: "Old logger"
     click_on "Remember"
     assert_text "Files like this are read as “Old logger”"
-    assert_accessible "reader"
+    assert_accessible "import profile"
     attach_file "Log files", bare_file("b.txt", 8.4), make_visible: true
     assert_text "read as “Old logger”"
     click_on "Save 2 pulls"
     assert_text "2 saved"
   end
 
-  def unit_of(label, unit) = choose_in(label, unit)
-  def role_of(label, role) = choose_in(label, role)
-
   def choose_in(label, option)
     find("button[role=combobox][aria-label='#{label}']").click
     find("[role=option]", exact_text: option).click
   end
+
+  # The value that is judged from now on; what was found stays.
+  def value_of_pull_1 = MildAnvil::Store::Models::Pull.first(number: 1).measurement("peak").value_si
 
   def overrule_the_peak
     click_on "Judge them"
     assert_selector "h2", text: "Pull 1"
     within(:xpath, "//dt[.='peak']/..") do
       click_on "Overrule"
-      fill_in "Force", with: "7.5"
+      fill_in "Value", with: "7.5"
       fill_in "Reason", with: "the display showed less"
       click_on "Put it beside"
     end
     assert_text "the display showed less"
-    assert_in_delta 7500.0, MildAnvil::Store::Models::Pull.first(number: 1).peak_newtons
+    assert_in_delta 7500.0, value_of_pull_1
     assert_accessible "overruled"
     within(:xpath, "//dt[.='peak']/..") { click_on "Undo" }
     assert_no_text "the display showed less"
   end
 
-  # The dot of the peak is taken and moved to the left along the curve.
-  def drag_a_flag
+  MIDDLE = "(() => { const r = document.querySelector('[data-flag=peak]').getBoundingClientRect(); " \
+           "return [r.x + r.width / 2, r.y + r.height / 2] })()"
+
+  # The dot of the peak is taken and moved along the curve: by pointer, then by arrow keys.
+  def move_a_flag_by_hand_and_by_keys
     page.execute_script("document.querySelector('[data-flag=peak]').scrollIntoView({ block: 'center' })")
-    x, y = page.evaluate_script("(() => { const r = " \
-                                "document.querySelector('[data-flag=peak]').getBoundingClientRect(); return [r.x + " \
-                                "r.width / 2, r.y + r.height / 2] " \
-                                "})()")
+    x, y = page.evaluate_script(MIDDLE)
     mouse = page.driver.browser.mouse
     mouse.move(x: x, y: y).down
     mouse.move(x: x - 60, y: y + 20, steps: 5).up
     assert_text "moved on the curve"
-    assert_operator MildAnvil::Store::Models::Pull.first(number: 1).peak_newtons, :<, 7900
-    press("x")
-    assert_selector "[role=radio][aria-checked=true]", text: "on travel"
+    moved = value_of_pull_1
+
+    assert_operator moved, :<, 7900
+    page.execute_script("document.querySelector('[data-flag=peak]').focus()")
+    5.times { press(:left) }
+    press(:enter)
+    assert_text(/moved on the curve/)
+    20.times { value_of_pull_1 == moved ? sleep(0.1) : break }
+
+    assert_operator value_of_pull_1, :<, moved
   end
 
   def type_readings
@@ -110,8 +117,11 @@ class CurvesJourney < BrowserCase
   end
 
   def see_the_evidence
-    [1, 2].each { |number| MildAnvil::Actions::JudgePull.call(pull_id: MildAnvil::Store::Models::Pull.first(number: number).id, person_id: person_id, counts_as: "break") }
-    visit current_path.sub("pull", "rate")
+    [1, 2].each do |number|
+      MildAnvil::Actions::JudgePull.call(pull_id: MildAnvil::Store::Models::Pull.first(number: number).id,
+                                         person_id: person.id, counts_as: "break", failed_part: "specimen")
+    end
+    visit "/lots/#{@lot.id}/rate"
     assert_text(/alibrated by simulating lots like this one/)
     assert_selector "[aria-label='Probability plot of the breaks']"
     assert_text "A flag is no reason to leave a value out"

@@ -17,7 +17,8 @@ class PapersTest < StoreCase
     @mixed ||= lot(**LOT).tap do |made|
       %w[8.11 8.42 7.93].each { |text| break_at(made, text) }
       judge(peak(made, "8.60"), "at_least", failed_part: "connector", mode: "bent")
-      judge(peak(made, "8.05"), "between", failed_part: "specimen", reason: "not seen", upper: { text: "8.55", unit: "kN" })
+      judge(peak(made, "8.05"), "between", failed_part: "specimen", reason: "not seen",
+                                           upper: { text: "8.55", unit: "kN" })
       judge(peak(made, "3.20"), "void", reason: "wrong pin")
     end
   end
@@ -28,7 +29,8 @@ class PapersTest < StoreCase
 
   # The lines of the PDF as they stand on the paper, spaces closed up.
   def lines(bytes)
-    PDF::Reader.new(StringIO.new(bytes)).pages.flat_map { |page| page.text.lines.map { |line| line.squeeze(" ").strip } }
+    pages = PDF::Reader.new(StringIO.new(bytes)).pages
+    pages.flat_map { |page| page.text.lines.map { |line| line.squeeze(" ").strip } }
   end
 
   def row(lines, name)
@@ -38,11 +40,12 @@ class PapersTest < StoreCase
   def test_every_figure_stands_in_its_own_row
     rated = computed(mixed).statement
     printed = lines(paper(mixed, "pdf"))
-    minimum, limit = rated["minimum"].values_at("text"), rated["working_load_limit"].values_at("text")
+    minimum = rated.dig("minimum", "text")
+    limit = rated.dig("working_load_limit", "text")
 
     refute_equal minimum, limit
-    assert_equal "Minimum breaking strength #{minimum.first} kN", row(printed, "Minimum breaking strength")
-    assert_equal "Working load limit #{limit.first} kN, rounded down to the marking step", row(printed, "Working load limit")
+    assert_equal "Minimum breaking strength #{minimum} kN", row(printed, "Minimum breaking strength")
+    assert_equal "Working load limit #{limit} kN, rounded down to the marking step", row(printed, "Working load limit")
     assert_equal "Rated quantity peak", row(printed, "Rated quantity")
     assert_equal "Design factor 5 (chosen for this lot)", row(printed, "Design factor")
     assert_match(/\ACoverage, confidence 95 %.*95 %/, row(printed, "Coverage, confidence"))
@@ -51,7 +54,8 @@ class PapersTest < StoreCase
   end
 
   PULLS = [["1 1, body 8.11 break specimen", "read 8.11 kN"], ["2 2, body 8.42 break specimen", "read 8.42 kN"],
-           ["3 3, body 7.93 break specimen", "read 7.93 kN"], ["4 4, body 8.60 at least connector, bent", "read 8.60 kN"],
+           ["3 3, body 7.93 break specimen", "read 7.93 kN"],
+           ["4 4, body 8.60 at least connector, bent", "read 8.60 kN"],
            ["5 5, body 8.05 to 8.55 between specimen", "read 8.05 kN"], ["6 6, body 3.20 void", "wrong pin"]].freeze
 
   def test_every_pull_stands_in_its_own_row
@@ -75,8 +79,8 @@ class PapersTest < StoreCase
     assert at
     below = printed[at..].reject(&:empty?)
     assert_equal MildAnvil::Documents::StatementWords::STATES.fetch(state), below[1]
-    margin = computed(mixed).statement["margins"].first
-    assert_includes below.join(" "), "Factor realised over the wanted working load: #{margin['realised_factor_text']}"
+    factor = computed(mixed).statement["margins"].filter_map { |margin| margin["realised_factor_text"] }.first
+    assert_includes below.join(" "), "Factor realised over the wanted working load: #{factor}"
   end
 
   def test_every_verdict_is_printed

@@ -50,12 +50,13 @@ class LaunchTest < Minitest::Test
     Dir.mktmpdir do |folder|
       first = server(folder)
       quietly { first.start }
-      query(first, "CREATE TABLE kept (n INT)")
+      assert query(first, "CREATE TABLE kept (n INT)", as: :owner_url)
+      refute query(first, "CREATE TABLE mine (n INT)"), "the application's own user changes no schema"
       first.stop
       again = server(folder)
       quietly { again.start }
 
-      assert query(again, "SELECT * FROM kept")
+      assert query(again, "SELECT * FROM kept", as: :owner_url)
       assert_equal 0o600, File.stat(File.join(folder, "secret")).mode & 0o777
       adopted = server(folder)
       quietly { adopted.start }
@@ -79,9 +80,9 @@ class LaunchTest < Minitest::Test
 
   def server(folder) = Launch::DatabaseServer.new(folder, port: Launch.any_free_port, name: "launch_test")
 
-  def query(server, sql)
-    uri = URI(server.url)
+  def query(server, sql, as: :url)
+    uri = URI(server.public_send(as))
     system({ "MYSQL_PWD" => uri.password }, "mariadb", "--no-defaults", "--host=127.0.0.1", "--port=#{server.port}",
-           "--user=anvil", "launch_test", "-e", sql, out: File::NULL)
+           "--user=#{uri.user}", "launch_test", "-e", sql, out: File::NULL)
   end
 end

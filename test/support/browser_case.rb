@@ -17,7 +17,7 @@ Capybara.register_driver(:headless) do |app|
                                      browser_options: FLAGS.merge("force-color-profile" => "srgb"))
 end
 Capybara.server = :puma, { Silent: true, Threads: "1:4" }
-Capybara.app = MildAnvil::Web::Application
+Capybara.app = MildAnvil::Web::Stack.build
 Capybara.default_driver = :headless
 Capybara.default_max_wait_time = 15
 Capybara.enable_aria_label = true
@@ -29,20 +29,48 @@ class BrowserCase < Minitest::Test
   include Shared
 
   AXE = File.read(File.expand_path("../../frontend/node_modules/axe-core/axe.min.js", __dir__))
-  TABLES = %i[audit_entries lot_summaries ratings judgements finding_overrides readers findings channel_chunks channels
-              curves source_file_chunks source_files pulls features specimens lots jobs people].freeze
   SERIOUS = %w[serious critical].freeze
 
+  PASSWORD = "a long password"
+
   def setup
-    clean
-    MildAnvil::Store::Models::Person.create(name: "Wren Ashdown", role: "technician")
+    OwnerDatabase.empty
     visit "/"
     page.execute_script("localStorage.clear(); localStorage.setItem('theme', 'light')")
+    @worker = Thread.new { work until @stopped }
   end
 
   def teardown
+    @stopped = true
+    @worker.join
     Capybara.reset_sessions!
-    clean
+    OwnerDatabase.empty
+  end
+
+  # What the worker process does, here in a thread.
+  def work
+    MildAnvil::Actions::Worker.run_once || sleep(0.05)
+  end
+
+  # @return [Store::Models::Person] who signs in as their name in small letters
+  def take_in(name, *roles)
+    hash = MildAnvil::Web::SignIn.password_hash(PASSWORD)
+    MildAnvil::Actions::ManagePeople.add(name: name, login: name.split.first.downcase, roles: roles,
+                                         password_hash: hash)
+  end
+
+  def sign_in(person, password: PASSWORD)
+    visit "/"
+    fill_in "Name", with: person.name.split.first.downcase
+    fill_in "Password", with: password
+    click_on "Sign in"
+    assert_selector "h1", text: "Today"
+  end
+
+  def sign_out
+    find("button", text: /technician|reviewer|administrator|viewer/).click
+    find("[role=menuitem]", text: "Sign out").click
+    assert_selector "h1", text: "Sign in"
   end
 
   # Nothing that would keep somebody from using the screen.
@@ -93,15 +121,5 @@ class BrowserCase < Minitest::Test
     find("button[role=combobox]", text: nil,
                                   **(label.is_a?(Hash) ? label : { id: find("label", exact_text: label)[:for] })).click
     find("[role=option]", text: option, match: :first).click
-  end
-
-  private
-
-  def clean
-    DATABASE.synchronize do # the setting belongs to one connection
-      DATABASE.run("SET FOREIGN_KEY_CHECKS = 0")
-      TABLES.each { |table| DATABASE[table].delete }
-      DATABASE.run("SET FOREIGN_KEY_CHECKS = 1")
-    end
   end
 end

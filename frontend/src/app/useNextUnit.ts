@@ -14,7 +14,10 @@ export function useNextUnit() {
     const page = match ? queries.getQueryData<Schemas["LotPage"]>(keys.lot(Number(match.lotId))) : undefined;
     const measurand = page?.lot.measurand ?? "force";
     const units = tables?.measurands.find((m) => m.key === measurand)?.units ?? [];
-    const order = [undefined, ...units.map((u) => u.symbol)];
-    setUnit(measurand, order[(order.indexOf(unitOf(measurand)) + 1) % order.length]);
+    const own = page?.lot.display_unit;
+    // In a lot its own unit is one of them, so that every press shows another.
+    const order = page ? units.map((u) => u.symbol) : [undefined, ...units.map((u) => u.symbol)];
+    const next = order[(order.indexOf(unitOf(measurand) ?? own) + 1) % order.length];
+    setUnit(measurand, next === own ? undefined : next);
   };
 }

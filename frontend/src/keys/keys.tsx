@@ -12,8 +12,8 @@ type Registry = {
 const KeysContext = createContext<Registry | null>(null);
 const SEQUENCE_MS = 900;
 // As they are written for people, and as the library wants them.
-const LIBRARY: Record<string, string> = { "?": "Shift+?" };
-const binding = (keys: string) => LIBRARY[keys] ?? keys.replace("Ctrl+", "Control+");
+const LIBRARY: Record<string, string[]> = { "?": ["?", "Shift+?"] };
+const bindingsOf = (keys: string) => LIBRARY[keys] ?? [keys.replace("Ctrl+", "Control+")];
 const single = (keys: string) => !keys.includes("+");
 
 /** One listener for all keys; the latest screen that wants a key gets it. Single letters act on the page alone. */
@@ -26,11 +26,12 @@ export function KeysProvider({ children }: { children: ReactNode }) {
     const bindings: Record<string, (event: KeyboardEvent) => void> = {};
     for (const shortcut of registry.all()) {
       if (!on && single(shortcut.keys) && shortcut.keys !== "Escape") continue;
-      bindings[binding(shortcut.keys)] = (event) => {
+      const act = (event: KeyboardEvent) => {
         if (event.defaultPrevented || !actsOnPage(event, shortcut.keys)) return;
         event.preventDefault();
         shortcut.run();
       };
+      for (const keys of bindingsOf(shortcut.keys)) bindings[keys] = act;
     }
     const listen = createKeybindingsHandler(bindings, { timeout: SEQUENCE_MS });
     window.addEventListener("keydown", listen);

@@ -1,6 +1,5 @@
 import type { Schemas } from "@/api/client";
-
-const UNITS = { kN: 1000, N: 1, lbf: 4.4482216152605 };
+import { UNITS } from "./tables";
 
 /** A figure of so many newtons, as the core would state it with so many decimals of a kilonewton. */
 export function figure(newtons: number, decimals = 1): Schemas["Figure"] {
@@ -171,7 +170,7 @@ export function pull(given: Partial<Schemas["Pull"]> = {}): Schemas["Pull"] {
     lot_id: 7,
     person: "Wren Ashdown",
     proposal: [
-      { failed_part: null, counts_as: "break", reason: "the specimen failed" },
+      { failed_part: "specimen", counts_as: "break", reason: "the specimen failed" },
       { failed_part: "connector", counts_as: "at_least", reason: "the connector failed" },
     ],
     recording: null,
@@ -205,162 +204,5 @@ export function judgement(counts_as: Kind, given: Partial<Schemas["Judgement"]> 
   };
 }
 
-type SchoolRow = Schemas["SchoolRow"];
-
-const school = (key: SchoolRow["key"], name: string, given: Partial<SchoolRow>): SchoolRow => ({
-  key,
-  name,
-  minimum: true,
-  value_si: null,
-  upper_si: null,
-  stated: null,
-  in_words: null,
-  refusal: null,
-  assumption: "Strengths are normally distributed.",
-  weakness: "One odd break widens it.",
-  working: {},
-  ...given,
-});
-
-export function statement(given: Partial<Schemas["Statement"]> = {}): Schemas["Statement"] {
-  return {
-    rule_version: "3",
-    measurand: "force",
-    rated_quantity: "peak",
-    unit: "kN",
-    coverage: 0.95,
-    confidence: 0.95,
-    factor: 5,
-    factor_text: "5",
-    factor_source: "chosen for this lot",
-    counts: { break: 6, at_least: 0, in_words: "6 break" },
-    description: null,
-    schools: SCHOOLS,
-    recommended: "tolerance_normal",
-    recommended_reason: "Every value is a break.",
-    chosen: "tolerance_normal",
-    minimum: figure(21000),
-    working_load_limit: figure(4200),
-    limit_refusal: null,
-    factor_made: "5.00",
-    preloaded: null,
-    relative: null,
-    verdicts: [],
-    margins: [],
-    claim_conflicts: [],
-    remarks: [],
-    sample_tests: [],
-    plot: [],
-    next_breaks: [],
-    failure_modes: null,
-    in_use: [],
-    ...given,
-  };
-}
-
-const SCHOOLS = [
-  school("lowest", "Lowest", {
-    value_si: 22800,
-    stated: figure(22800),
-    in_words: "With 6: 26 % confidence that 95 % are stronger",
-  }),
-  school("average", "Average", { minimum: false, value_si: 23600, stated: figure(23600), in_words: "Not a minimum." }),
-  school("tolerance_normal", "Tolerance bound, normal", {
-    value_si: 21085,
-    upper_si: 23006,
-    stated: figure(21000),
-    in_words: "k = 3.708 at 6 breaks",
-  }),
-  school("distribution_free", "Distribution-free", { refusal: "needs 59 breaks, has 6" }),
-];
-
-export function rating(
-  given: Partial<Schemas["Statement"]> = {},
-  around: Partial<Schemas["Rating"]> = {},
-): Schemas["Rating"] {
-  return {
-    statement: statement(given),
-    sha256: "6245afbf",
-    computing: false,
-    failure: null,
-    stops: [
-      { factor: 4, text: "4", limit: figure(5200) },
-      { factor: 5, text: "5", limit: figure(4200) },
-      { factor: 6, text: "6", limit: figure(3500) },
-    ],
-    obstacles: [],
-    fewer: false,
-    supersedes: null,
-    incomplete: 0,
-    unjudged: 0,
-    ...around,
-  };
-}
-
-const WORK = [
-  "judgePull undoJudgement correctReading recordPeak recordReadings importRecording changeLot recordLoad signStatement",
-  "borrowScatter overruleFinding countersignStatement createJob addItemType addDesignFactor addProofRule addPerson",
-  "checkLibraryRow retireLibraryRow issueToken",
-];
-
-export const session: Schemas["Session"] = {
-  version: "0.3.0",
-  person: { id: 1, name: "Wren Ashdown", roles: ["technician"] },
-  csrf: "token",
-  allowed: WORK.join(" ").split(" "),
-  people_exist: true,
-  demo: [],
-};
-
-export const forces: Schemas["Measurand"] = {
-  key: "force",
-  name: "Force",
-  strength: "Minimum breaking strength",
-  limit: "Working load limit",
-  load: "Working load",
-  units: Object.entries(UNITS).map(([symbol, factor]) => ({ symbol, factor })),
-  channels: ["force"],
-};
-
-const torques: Schemas["Measurand"] = {
-  ...forces,
-  key: "torque",
-  name: "Torque",
-  units: [{ symbol: "N·m", factor: 1 }],
-  channels: ["torque"],
-};
-
-export const catalogue: Schemas["Catalogue"] = {
-  measurands: [forces, torques],
-  reader_units: [
-    { symbol: "kN", quantity: "force" },
-    { symbol: "s", quantity: "time" },
-  ],
-  item_types: [
-    {
-      key: "sewn_loop",
-      name: "Sewn webbing loop",
-      features: ["end A", "end B"],
-      zones: [
-        { key: "pin", name: "Connector pin", x: 20, y: 48 },
-        { key: "stitching", name: "Stitching", x: 140, y: 48 },
-      ],
-      parts: [{ part: "bar", x: 40, y: 40, w: 180, h: 12 }],
-      loads_shared: true,
-      inspection_points: [],
-      id: null,
-      picture_id: null,
-      added_by: null,
-      retired: false,
-    },
-  ],
-  design_factors: [],
-  proof_rules: [],
-  schools: [],
-  failed_parts: ["specimen", "connector"],
-  modes: ["clean", "torn"],
-  rated_quantities: [
-    { key: "peak", name: "Peak", measurands: ["force", "torque"] },
-    { key: "first_failure", name: "First failure", measurands: ["force"] },
-  ],
-};
+export * from "./ratings";
+export * from "./tables";

@@ -20,10 +20,9 @@ module MildAnvil
       # @return [Paper] marked as a preview
       def preview(lot_id:, format:, what_if: {})
         type = KeepDocuments::TYPES[format] || raise(unknown_format)
-        rated = RateLot.call(lot_id: lot_id, what_if: what_if)
-        content = { inputs: rated.inputs, statement: rated.statement, number: nil, sha256: rated.sha256, signatures: [],
-                    revision: nil,
-                    fewer_reason: "" }
+        rated = RateLot.finished(lot_id: lot_id, what_if: what_if)
+        content = { inputs: rated.inputs, statement: rated.statement, number: nil, sha256: rated.sha256,
+                    signatures: [], revision: nil, fewer_reason: "" }
         Paper.new(content: RenderStatement.call(content, format), type: type,
                   name: "statement-#{lot_id}-preview.#{format}")
       end

@@ -16,6 +16,17 @@ module MildAnvil
       # @raise [InvalidInput]
       def call(lot_id:, what_if: {}) = of(Store::Models::Lot.fetch!(lot_id), what_if: what_if)
 
+      # The same, computed here and now where no worker has been there yet: what goes on paper is never provisional.
+      #
+      # @return [Rated]
+      def finished(lot_id:, what_if: {})
+        rated = call(lot_id: lot_id, what_if: what_if)
+        return rated unless rated.computing
+
+        Computations.compute(Computations.want(rated.inputs, lot_id: lot_id))
+        call(lot_id: lot_id, what_if: what_if)
+      end
+
       def of(lot, what_if: {})
         facts = LotFacts.new(lot, what_if: what_if)
         inputs = RatingInputs.call(facts, what_if: what_if)

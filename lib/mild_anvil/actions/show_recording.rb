@@ -13,9 +13,10 @@ module MildAnvil
       # @return [Hash]
       def call(recording, figures)
         shown = shown_in(recording, figures)
-        { **recording.values.slice(*FACTS), reading: recording.reading, file: file(recording.source_file),
-                                            unit: shown.unit.symbol, channels: recording.channels.map { |channel| channel(channel) },
-          rule_version: recording.analysis.rule_version, findings: findings(recording, shown) }
+        facts = { reading: recording.reading, file: file(recording.source_file), unit: shown.unit.symbol,
+                  channels: recording.channels.map { |channel| channel(channel) },
+                  rule_version: recording.analysis.rule_version, findings: findings(recording, shown) }
+        recording.values.slice(*FACTS).merge(facts)
       end
 
       # The unit of the judged channel, which is the lot's own unless the lot rates what is not read off it.

@@ -66,8 +66,8 @@ class FiguresTest < CoreCase
   def test_a_typed_reading_is_exactly_what_was_typed
     kilonewton = MildAnvil::Catalogue.units.force!("kN")
 
-    assert_equal [8110.0, 8050.0, 300.0], (%w[8.11 8.05 0.3].map { |text| Typed.parse(text, kilonewton).value_si })
-    assert_equal [10.0, 10.0, 100.0], (%w[8.11 8.05 0.3].map { |text| Typed.parse(text, kilonewton).resolution_si })
+    assert_equal([8110.0, 8050.0, 300.0], %w[8.11 8.05 0.3].map { |text| Typed.parse(text, kilonewton).value_si })
+    assert_equal([10.0, 10.0, 100.0], %w[8.11 8.05 0.3].map { |text| Typed.parse(text, kilonewton).resolution_si })
     assert_in_delta 44.482216152605, Typed.parse("10", MildAnvil::Catalogue.units.force!("lbf")).value_si, 1e-15
   end
 end

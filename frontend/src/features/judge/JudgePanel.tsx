@@ -12,7 +12,7 @@ import { ErrorNote } from "@/ui/states";
 import { DETAILS, detailsOf, judgementFrom, type Details } from "./details";
 import { JudgeDetails } from "./JudgeDetails";
 import { useJudge } from "./useJudge";
-import { possible, WAYS, type Way } from "./ways";
+import { FAILING, possible, WAYS, type Needs, type Way } from "./ways";
 
 type Pull = Schemas["Pull"];
 
@@ -28,8 +28,17 @@ export function JudgePanel({ pull }: { pull: Pull }) {
     form.handleSubmit((details) => {
       judge.mutate(judgementFrom(way.kind, details, pull), { onSuccess: () => setPending(null) });
     })();
+  const part = useWatch({ control: form.control, name: "part" });
+  const proposal = pull.proposal.find((p) => (p.failed_part ?? "") === part);
+  // Whatever else than what is proposed is said with a reason.
+  const needsOf = (way: Way): Needs[] => {
+    const failed = part === "" && FAILING.includes(way.kind) ? "specimen" : part;
+    const proposed = pull.proposal.find((p) => (p.failed_part ?? "") === failed);
+    const other = proposed !== undefined && proposed.counts_as !== way.kind && !way.needs.includes("reason");
+    return other ? [...way.needs, "reason"] : way.needs;
+  };
   const choose = (way: Way) => {
-    const missing = way.needs.find((name) => String(form.getValues(name)).trim() === "");
+    const missing = needsOf(way).find((name) => String(form.getValues(name)).trim() === "");
     if (missing === undefined) return void send(way);
     setPending(way);
     requestAnimationFrame(() => form.setFocus(missing));
@@ -47,8 +56,6 @@ export function JudgePanel({ pull }: { pull: Pull }) {
         ]
       : [],
   );
-  const part = useWatch({ control: form.control, name: "part" });
-  const proposal = pull.proposal.find((p) => (p.failed_part ?? "") === part);
   const error = judge.error ?? undo.error;
   return (
     <div className="grid content-start gap-3.5">
@@ -75,7 +82,7 @@ export function JudgePanel({ pull }: { pull: Pull }) {
       {may && (
         <JudgeDetails
           form={form}
-          needs={pending?.needs ?? (now?.counts_as === "between" ? ["upper"] : [])}
+          needs={pending ? needsOf(pending) : now?.counts_as === "between" ? ["upper"] : []}
           action={
             pending ? (
               <Button primary onClick={() => void send(pending)}>

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Schemas } from "@/api/client";
 import { isNumber } from "@/format/figure";
-import type { Kind } from "./ways";
+import { FAILING, type Kind } from "./ways";
 
 type Judgement = Schemas["Judgement"];
 
@@ -37,8 +37,7 @@ const orNull = <T extends string>(text: string) => (text === "" ? null : (text a
 /** What is sent. A break says what failed by being one; the value is the one that was looked at. */
 export function judgementFrom(kind: Kind, details: Details, pull: Schemas["Pull"]): Schemas["NewJudgement"] {
   const typed = (text: string) => (text.trim() === "" ? null : { text: text.trim(), unit: details.unit });
-  const failing = ["break", "between", "at_most"].includes(kind);
-  const part = details.part === "" && failing ? "specimen" : details.part;
+  const part = details.part === "" && FAILING.includes(kind) ? "specimen" : details.part;
   return {
     counts_as: kind,
     measurement_id: pull.measurement?.id ?? null,

@@ -60,6 +60,7 @@ describe("judging a pull", () => {
     await screen.findByText("Counts as");
     await userEvent.keyboard("w");
     await userEvent.type(await screen.findByLabelText("Did not reach"), "8,6");
+    await userEvent.type(screen.getByLabelText(/Cause: needed/), "read on the way");
     await userEvent.click(screen.getByRole("button", { name: "Count as between" }));
     await waitFor(() =>
       expect(sent[0]?.body).toMatchObject({ counts_as: "between", upper: { text: "8,6", unit: "kN" } }),

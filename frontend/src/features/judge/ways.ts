@@ -13,6 +13,9 @@ export const WAYS: Way[] = [
   { kind: "not_loaded", key: "o", label: "Not loaded", note: "no force reached it", needs: ["reason"] },
 ];
 
+/** Ways that say by themselves that what is rated failed. */
+export const FAILING: Kind[] = ["break", "between", "at_most"];
+
 /** Without a reading there is nothing to break at; with one there is nothing to be below. */
 export function possible(way: Way, pull: Schemas["Pull"]): boolean {
   if (pull.measurement === null) return ["at_most", "void", "not_loaded"].includes(way.kind);

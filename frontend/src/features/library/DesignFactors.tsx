@@ -11,7 +11,7 @@ export function DesignFactors({ rows }: { rows: Schemas["DesignFactor"][] }) {
   const [adding, setAdding] = useState(false);
   return (
     <Section title="Design factors" add="Add a factor" onAdd={may ? () => setAdding(true) : undefined}>
-      <div className="sheet overflow-x-auto">
+      <div className="sheet relative overflow-x-auto">
         <table className="w-full min-w-[640px] text-[13.5px]">
           <thead>
             <tr className="cap text-left [&>th]:px-3 [&>th]:py-2">

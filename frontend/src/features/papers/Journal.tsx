@@ -9,7 +9,9 @@ export function Journal({ lotId }: { lotId: number }) {
   return (
     <section aria-label="Who did what">
       <h2 className="pb-2">Who did what</h2>
-      <ol className="sheet max-h-[420px] overflow-auto">
+      {/* It scrolls by itself, so it takes the focus by itself. */}
+      {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
+      <ol tabIndex={0} aria-label="Who did what, newest first" className="sheet max-h-[420px] overflow-auto">
         {data.events.map((event) => (
           <li key={event.uid} className="border-line border-t px-3 py-1.5 text-[12.5px] leading-snug first:border-t-0">
             <b className="font-semibold">{capital(spelled(event.action))}</b> by {event.person}

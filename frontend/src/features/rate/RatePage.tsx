@@ -111,7 +111,10 @@ export function RatePage() {
         open={signing}
         onOpenChange={setSigning}
         onSigned={() => setTerms({})}
-        onLook={() => void refetch()}
+        onLook={() => {
+          setSigning(false);
+          void refetch();
+        }}
       />
     </>
   );

@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import { useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { z } from "zod";
@@ -30,15 +30,7 @@ export function SignDialog({ rating, open, onOpenChange, onSigned, onLook }: Pro
       title="What you sign"
       description="The statement as it stands here, with its pulls, terms and rules. Frozen from then on."
     >
-      {open && (
-        <Inside
-          key={rating.sha256}
-          rating={rating}
-          onClose={() => onOpenChange(false)}
-          onSigned={onSigned}
-          onLook={onLook}
-        />
-      )}
+      {open && <Inside shown={rating} onClose={() => onOpenChange(false)} onSigned={onSigned} onLook={onLook} />}
     </Sheet>
   );
 }
@@ -49,9 +41,11 @@ const needed = (asked: boolean) =>
     .max(400)
     .refine((text) => !asked || text.trim() !== "", "a sentence is needed");
 
-type InsideProps = { rating: Rating; onClose: () => void; onSigned: () => void; onLook: () => void };
+type InsideProps = { shown: Rating; onClose: () => void; onSigned: () => void; onLook: () => void };
 
-function Inside({ rating, onClose, onSigned, onLook }: InsideProps) {
+function Inside({ shown, onClose, onSigned, onLook }: InsideProps) {
+  // What was on the screen when it was opened: another rating is signed only after it was looked at.
+  const [rating] = useState(shown);
   const { page } = useLot();
   const key = useRef(onceKey());
   const queries = useQueryClient();

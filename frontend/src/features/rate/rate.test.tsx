@@ -11,7 +11,6 @@ import { Further } from "./Further";
 import { Ledger } from "./Ledger";
 import { Preloaded } from "./Preloaded";
 import { Result } from "./Result";
-import { SignDialog } from "./SignDialog";
 
 describe("the ledger of schools", () => {
   const ledger = (choose = vi.fn(), given = {}) => {
@@ -30,9 +29,7 @@ describe("the ledger of schools", () => {
     expect(row).toBeDisabled();
     expect(row).toHaveTextContent("Refused: needs 59 breaks, has 6");
   });
-  it("does not offer what is no minimum", async () => {
-    expect(await ledger()(/Average/)).toBeDisabled();
-  });
+  it("offers no average", async () => expect(await ledger()(/Average/)).toBeDisabled());
   it("tells which one was picked", async () => {
     const choose = vi.fn();
     await userEvent.click(await ledger(choose)(/Lowest/));
@@ -158,56 +155,6 @@ describe("claims", () => {
       page: lotPage({ ask: ask({ claims: [] }), summary: summary({ claims: [] }) }),
     });
     expect(await screen.findByText("No claim")).toBeInTheDocument();
-  });
-});
-
-describe("signing", () => {
-  const dialog = (around: Partial<Schemas["Rating"]>) => {
-    const done = vi.fn();
-    const rated = rating({}, around);
-    renderInLot(
-      <SignDialog rating={rated} open onOpenChange={() => undefined} onSigned={done} onLook={() => undefined} />,
-    );
-    return done;
-  };
-  it("sends the hash of what is on the screen", async () => {
-    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
-    const done = dialog({});
-    expect(await screen.findByRole("dialog")).toHaveTextContent("21.0 kN");
-    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
-    await waitFor(() => expect(done).toHaveBeenCalled());
-    expect(sent[0]?.body).toMatchObject({ sha256: "6245afbf" });
-    expect(sent[0]?.once).toMatch(/.{8}/);
-  });
-  it("is refused in words while something stands in the way", async () => {
-    serve();
-    dialog({ obstacles: ["2 pulls are not judged yet"] });
-    expect(await screen.findByRole("alert")).toHaveTextContent("2 pulls are not judged yet");
-    expect(screen.getByRole("button", { name: "Sign this" })).toBeDisabled();
-  });
-  it("asks for a sentence where fewer were pulled than planned", async () => {
-    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
-    dialog({ fewer: true });
-    await userEvent.click(await screen.findByRole("button", { name: "Sign this" }));
-    expect(await screen.findByText("a sentence is needed")).toBeInTheDocument();
-    expect(sent).toHaveLength(0);
-    await userEvent.type(screen.getByLabelText(/2 of 4 planned pulls/), "no more were made");
-    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
-    await waitFor(() => expect(sent[0]?.body).toMatchObject({ fewer_reason: "no more were made" }));
-  });
-  it("names what changed meanwhile, and signs nothing", async () => {
-    const error = {
-      kind: "conflict",
-      message: "It changed.",
-      fields: {},
-      changed: ["Pull 2 is void now, by Tobin Marl"],
-    };
-    serve({ "POST /api/lots/7/statements": () => ({ status: 409, body: { error } }) });
-    const done = dialog({});
-    await userEvent.click(await screen.findByRole("button", { name: "Sign this" }));
-    expect(await screen.findByText("Pull 2 is void now, by Tobin Marl")).toBeInTheDocument();
-    expect(screen.getByRole("button", { name: "Show the rating as it is now" })).toBeInTheDocument();
-    expect(done).not.toHaveBeenCalled();
   });
 });
 

@@ -6,6 +6,12 @@ module MildAnvil
       # Pulls typed in, corrected and seen; what a feature carried besides.
       module Pulls
         def self.registered(app)
+          typed(app)
+          corrected(app)
+          loaded(app)
+        end
+
+        def self.typed(app)
           app.operation("recordPeak") do |given|
             pull = Actions::RecordPeak.call(lot_id: given.id, person_id: person_id, once_key: given.once_key,
                                             **given.body)
@@ -16,6 +22,9 @@ module MildAnvil
                                                 **given.body)
             json(Actions::ShowPull.call(pull_id: pull.id), status: 201)
           end
+        end
+
+        def self.corrected(app)
           app.operation("pull") { |given| json(Actions::ShowPull.call(pull_id: given.id)) }
           app.operation("changePull") do |given|
             values = given.body.except(:reason)
@@ -28,6 +37,9 @@ module MildAnvil
                                          **given.body)
             json(Actions::ShowPull.call(pull_id: given.id), status: 201)
           end
+        end
+
+        def self.loaded(app)
           app.operation("recordLoad") do |given|
             lot = Actions::RecordLoad.call(lot_id: given.id, person_id: person_id, once_key: given.once_key,
                                            **given.body)

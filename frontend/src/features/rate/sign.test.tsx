@@ -1,0 +1,57 @@
+import type { Schemas } from "@/api/client";
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { describe, expect, it, vi } from "vitest";
+import { rating } from "@/test/data";
+import { renderInLot, serve } from "@/test/render";
+import { SignDialog } from "./SignDialog";
+
+describe("signing", () => {
+  const dialog = (around: Partial<Schemas["Rating"]>) => {
+    const done = vi.fn();
+    const rated = rating({}, around);
+    renderInLot(
+      <SignDialog rating={rated} open onOpenChange={() => undefined} onSigned={done} onLook={() => undefined} />,
+    );
+    return done;
+  };
+  it("sends the hash of what is on the screen", async () => {
+    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
+    const done = dialog({});
+    expect(await screen.findByRole("dialog")).toHaveTextContent("21.0 kN");
+    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
+    await waitFor(() => expect(done).toHaveBeenCalled());
+    expect(sent[0]?.body).toMatchObject({ sha256: "6245afbf" });
+    expect(sent[0]?.once).toMatch(/.{8}/);
+  });
+  it("is refused in words while something stands in the way", async () => {
+    serve();
+    dialog({ obstacles: ["2 pulls are not judged yet"] });
+    expect(await screen.findByRole("alert")).toHaveTextContent("2 pulls are not judged yet");
+    expect(screen.getByRole("button", { name: "Sign this" })).toBeDisabled();
+  });
+  it("asks for a sentence where fewer were pulled than planned", async () => {
+    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
+    dialog({ fewer: true });
+    await userEvent.click(await screen.findByRole("button", { name: "Sign this" }));
+    expect(await screen.findByText("a sentence is needed")).toBeInTheDocument();
+    expect(sent).toHaveLength(0);
+    await userEvent.type(screen.getByLabelText(/2 of 4 planned pulls/), "no more were made");
+    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
+    await waitFor(() => expect(sent[0]?.body).toMatchObject({ fewer_reason: "no more were made" }));
+  });
+  it("names what changed meanwhile, and signs nothing", async () => {
+    const error = {
+      kind: "conflict",
+      message: "It changed.",
+      fields: {},
+      changed: ["Pull 2 is void now, by Tobin Marl"],
+    };
+    serve({ "POST /api/lots/7/statements": () => ({ status: 409, body: { error } }) });
+    const done = dialog({});
+    await userEvent.click(await screen.findByRole("button", { name: "Sign this" }));
+    expect(await screen.findByText("Pull 2 is void now, by Tobin Marl")).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Show the rating as it is now" })).toBeInTheDocument();
+    expect(done).not.toHaveBeenCalled();
+  });
+});
