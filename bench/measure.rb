@@ -4,6 +4,7 @@ require "bundler/setup"
 require "mild_anvil"
 require "rack/mock"
 require "tempfile"
+require_relative "judging"
 require_relative "many_files"
 
 # The measurements of bin/bench; times are medians.
@@ -29,12 +30,19 @@ module Bench
 
   def say(name, text) = puts(format("%-46s %s", name, text))
   def peak_megabytes = File.read("/proc/self/status")[/VmHWM:\s+(\d+)/, 1].to_i / 1024
-  def person = @person ||= MildAnvil::Store::Models::Person.first
+
+  def person
+    @person ||= MildAnvil::Store::Models::Person.first(name: "Bench") ||
+                MildAnvil::Actions::ManagePeople.add(name: "Bench", login: "bench", roles: %w[technician],
+                                                     password_hash: "-")
+  end
+
+  def key = @key ||= MildAnvil::Actions::Tokens.issue(person_id: person.id, name: "measurements").last
 
   # Asks the real application; anything but an answer ends the measurement.
   def ask(path)
-    @web ||= Rack::MockRequest.new(MildAnvil::Web::Application)
-    answer = @web.get(path, "HTTP_HOST" => "127.0.0.1")
+    @web ||= Rack::MockRequest.new(MildAnvil::Web::Stack.build)
+    answer = @web.get(path, "HTTP_HOST" => "127.0.0.1", "HTTP_AUTHORIZATION" => "Bearer #{key}")
     abort "#{path} answered #{answer.status}: #{answer.body[0, 200]}" unless answer.status == 200
     answer
   end
@@ -65,7 +73,8 @@ module Bench
                                                person_id: person.id)
     end
     say "import of #{ROWS} rows x 3 (#{bytes.bytesize / 1_000_000} MB)",
-        format("%.2f s, stored and drawable with its findings; peak %.0f N", seconds, @pull.peak_newtons)
+        format("%.2f s, stored and drawable with its findings; peak %.0f N", seconds,
+               @pull.measurement("peak").value_si)
     say "  memory on top",
         "#{peak_megabytes - before} MB = #{format('%.1f',
                                                   (peak_megabytes - before) * 1.0e6 / bytes.bytesize)} x the file"
@@ -91,14 +100,14 @@ module Bench
 
   def window
     import unless @pull
-    curve = @pull.curve
+    curve = @pull.recording
     random = Random.new(2)
     lengths = [180.0, 20.0, 2.0, 0.2, 0.01]
     lengths.each do |length|
       seconds = Array.new(15) do
         from = random.rand * (curve.end_seconds - length)
         timed do
-          ask("/api/curves/#{curve.id}/window?points=700&from_seconds=#{from}&to_seconds=#{from + length}")
+          ask("/api/recordings/#{curve.id}/window?points=700&from_seconds=#{from}&to_seconds=#{from + length}")
         end.first
       end
       say "zoom window of #{length} s",
@@ -107,40 +116,44 @@ module Bench
   end
 
   def rack
-    made = Array.new(1000) { |i| lot("Lot #{i}") }
-    fill(made)
+    made = Array.new(500) { |i| lot("Lot #{i}") }
+    fill(made.first(100), 20)
     ask("/api/lots")
     seconds, = timed(9) { ask("/api/lots") }
-    say "rack with 1000 lots and 20000 pulls, a page", format("%.1f ms", seconds * 1000)
+    say "rack with 500 lots, 100 of them with 20 pulls, a page", format("%.1f ms", seconds * 1000)
     say "  looking for words", format("%.1f ms", timed(9) { ask("/api/lots?q=lot+77") }.first * 1000)
     say "one lot with 20 pulls", format("%.1f ms", timed(9) { ask("/api/lots/#{made.first.id}") }.first * 1000)
     say "its rating", format("%.1f ms", timed(9) { ask("/api/lots/#{made.first.id}/rating") }.first * 1000)
   end
 
-  # Twenty judged pulls a lot, written straight into the tables; the summaries by the product's own action.
-  def fill(lots)
-    db = Sequel::Model.db
+  # Pulls of a lot, typed and judged by the product's own actions.
+  def fill(lots, pulls)
     random = Random.new(3)
-    MildAnvil::Store::Database.write do
-      lots.each do |lot|
-        20.times do |i|
-          specimen = db[:specimens].insert(lot_id: lot.id, number: i + 1)
-          feature = db[:features].insert(specimen_id: specimen, name: "end A")
-          pull = db[:pulls].insert(lot_id: lot.id, feature_id: feature, number: i + 1, origin: "typed",
-                                   peak_newtons: 9000 + (random.rand * 900), resolution_newtons: 10.0,
-                                   pulled_at: Time.now)
-          db[:judgements].insert(pull_id: pull, counts_as: "break", person_id: person.id, created_at: Time.now)
-        end
-        MildAnvil::Actions::RefreshLot.call(lot)
+    lots.each do |lot|
+      pulls.times do |i|
+        text = format("%.2f", 9 + (random.rand * 0.9))
+        pull = MildAnvil::Actions::RecordPeak.call(lot_id: lot.id, text: text, unit: "kN", person_id: person.id,
+                                                   specimen_number: i + 1)
+        MildAnvil::Actions::JudgePull.call(pull_id: pull.id, person_id: person.id, counts_as: "break",
+                                           failed_part: "specimen")
       end
     end
+  end
+
+  # Every other lot of the type that could lend its scatter.
+  def lenders
+    lots = Array.new(1000) { |i| lot("Lender #{i}") }
+    fill(lots, 3)
+    path = "/api/lots/#{lots.last.id}/lenders"
+    ask(path)
+    say "lenders among #{lots.size} lots of the type", format("%.0f ms", timed(5) { ask(path) }.first * 1000)
   end
 
   # From asking for the address to the first heading on the screen, in a browser that has never been there.
   def opening
     require "capybara"
     require "ferrum"
-    server = Capybara::Server.new(MildAnvil::Web::Application).boot
+    server = Capybara::Server.new(MildAnvil::Web::Stack.build).boot
     path = %w[/usr/bin/chromium-headless-shell /usr/bin/chromium].find do |p|
       File.exist?(p)
     end || (return say("opening the application", "no Chromium is installed"))
@@ -158,7 +171,7 @@ module Bench
   end
 
   def script
-    files = Dir[File.join(MildAnvil::Web::Application::DIST, "assets/*.js.gz")]
+    files = Dir[File.expand_path("../frontend/dist/assets/*.js.gz", __dir__)]
     say "compressed script", "#{files.sum { |f| File.size(f) } / 1000} kB in #{files.size} file(s)"
   end
 
@@ -171,7 +184,7 @@ module Bench
     unit = MildAnvil::Catalogue.units.force!("kN")
     lots = Array.new(6) do |k|
       rating::Sample.new(Array.new(30) do |i|
-        rating::Observation.checked(counts_as: :break, force_newtons: 20_000.0 + (900 * Math.sin((i * 7) + k)))
+        rating::Observation.checked(counts_as: :break, value_si: 20_000.0 + (900 * Math.sin((i * 7) + k)))
       end)
     end
     rate = lambda { |lot, **given|
@@ -183,7 +196,7 @@ module Bench
                                                             lots[1..4].map { |lot|
                                                               rate.call(lot)
                                                             }.sort[1])
-    say "  with every fitted bound simulated", format("%.0f ms", rate.call(lots[5], simulate: true))
+    say "  with every fitted bound simulated", format("%.0f ms", rate.call(lots[5], calibrate: :all))
     groups = Array.new(8) { |g| ["group #{g}", Array.new(6) { |i| 20 + (0.3 * g) + Math.sin((i * 5) + g) }] }.to_h
     say "Tukey on 8 groups", format("%.0f ms", timed {
       MildAnvil::Core::Compare::OneWay.new(groups).tukey
@@ -206,5 +219,6 @@ end
 
 MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
-parts = ARGV.empty? ? %w[script opening statistics findings import window files rack] : ARGV
-parts.each { |part| part == "files" ? ManyFiles.new.run : Bench.public_send(part) }
+parts = ARGV.empty? ? %w[script opening statistics findings import window files rack judging lenders] : ARGV
+SERVED = { "files" => ManyFiles, "judging" => Judging }.freeze
+parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

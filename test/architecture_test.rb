@@ -9,13 +9,14 @@ class ArchitectureTest < Minitest::Test
   LIB = File.join(ROOT, "lib/mild_anvil")
   MAY = { "core" => %w[Core], "store" => %w[Core Store], "devices" => %w[Core Devices],
           "documents" => %w[Core Documents],
-          "actions" => %w[Core Store Devices Documents Actions Catalogue], "web" => %w[Core Actions Store Web Catalogue],
+          "actions" => %w[Core Store Devices Documents Actions Catalogue],
+          "web" => %w[Core Actions Store Web Catalogue],
           "cli" => %w[Core Devices Cli Catalogue] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Catalogue].freeze
   GEMS = { "core" => [], "devices" => %w[csv json openssl time], "documents" => %w[csv prawn prawn/table],
            "store" => %w[sequel openssl zlib ulid json], "actions" => %w[openssl json securerandom ulid csv],
            "web" => %w[sinatra/base yaml json json_schemer argon2 roda rodauth rack/session openssl securerandom
-                       rack rack/protection],
+                       rack rack/protection time],
            "cli" => %w[csv dry/schema json optparse] }.freeze
 
   MAY.each do |folder, allowed|

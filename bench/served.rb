@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+require "json"
+require "net/http"
+require_relative "../launch/launch"
+
+# The server as it is started for work, with its worker, asked over HTTP by a key for scripts.
+class Served
+  READY_SECONDS = 30
+
+  def run
+    @port = Launch.any_free_port
+    @key = MildAnvil::Actions::Tokens.issue(person_id: Bench.person.id, name: "bench").last
+    env = { "RACK_ENV" => "production" }
+    quiet = { chdir: Launch::ROOT, out: File::NULL, err: File::NULL }
+    started = [Launch.web_server("tcp://127.0.0.1:#{@port}"), %w[bundle exec ruby bin/worker]].map do |words|
+      Process.spawn(env, *words, **quiet)
+    end
+    wait
+    yield self
+  ensure
+    started.each do |pid|
+      Process.kill("TERM", pid)
+      Process.wait(pid)
+    end
+  end
+
+  def get(path) = sent(Net::HTTP::Get.new(path, headers))
+
+  def post(path, body)
+    sent(Net::HTTP::Post.new(path, headers.merge("Content-Type" => "application/json")), body.to_json)
+  end
+
+  def form(path, *fields)
+    request = Net::HTTP::Post.new(path, headers)
+    request.set_form(fields, "multipart/form-data")
+    sent(request)
+  end
+
+  private
+
+  def headers = { "Authorization" => "Bearer #{@key}" }
+
+  def wait
+    deadline = Bench.now + READY_SECONDS
+    sleep 0.1 until answers? || Bench.now > deadline
+  end
+
+  def answers?
+    Net::HTTP.get_response(URI("http://127.0.0.1:#{@port}/api/health")).is_a?(Net::HTTPOK)
+  rescue SystemCallError
+    false
+  end
+
+  def sent(request, body = nil)
+    answer = Net::HTTP.start("127.0.0.1", @port) { |http| http.request(request, body) }
+    abort "#{request.path} answered #{answer.code}: #{answer.body[0, 300]}" unless answer.is_a?(Net::HTTPSuccess)
+
+    JSON.parse(answer.body)
+  end
+end
