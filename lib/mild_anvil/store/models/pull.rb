@@ -18,7 +18,8 @@ module MildAnvil
           # With all that a rating and a list of pulls need, in a handful of queries whatever their number.
           def with_everything
             recordings = ->(rows) { rows.select(:id, :pull_id, :source_file_id).eager(:source_file) }
-            eager(:judgements, :measurements, feature: :specimen, recording: recordings).order(:number)
+            eager(judgements: :person, measurements: %i[person override], feature: :specimen,
+                  recording: recordings).order(:number)
           end
         end
 
