@@ -20,6 +20,7 @@ const LEFT = 24;
 const RIGHT = 24;
 const LINE = 76;
 const LANE = 17;
+const NARROW = 700;
 // How tall marks are, and how far apart, when they stand in one, two or three lanes.
 const LANES = { 0: { height: 22, step: 0 }, 1: { height: 13, step: 15 }, 2: { height: 9, step: 11 } };
 const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink" };
@@ -37,6 +38,8 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
   }, [marks, demands, inner, top, width]);
   const { x } = layout;
   const deepest = Math.min(Math.max(0, ...layout.marks.map((m) => m.lane)), 2) as 0 | 1 | 2;
+  // On a narrow screen labels take the row of the factor.
+  const crowded = width < NARROW && layout.demands.some((d) => d.lane >= 2);
   return (
     <div
       ref={ref}
@@ -58,7 +61,7 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
             fine={inner > 600}
           />
         )}
-        {span && <SpanLine span={span} x={x} />}
+        {span && !crowded && <SpanLine span={span} x={x} />}
         {layout.demands.map((demand) => (
           <g key={demand.id} className={INKS[demand.kind]}>
             {demand.low != null && demand.high != null && (
@@ -82,6 +85,10 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
             ) : (
               <path d={`M${demand.x - 5.5} ${LINE - 10}h11l-5.500 9.500z`} fill="currentColor" />
             )}
+          </g>
+        ))}
+        {layout.demands.map((demand) => (
+          <g key={demand.id} className={INKS[demand.kind]}>
             <text
               x={demand.x + (demand.anchor === "start" ? 6 : -6)}
               y={18 + demand.lane * LANE}
