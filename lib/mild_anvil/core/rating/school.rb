@@ -42,7 +42,9 @@ module MildAnvil
         # Whole per cent where that says it; one place more near the ends, so that 99.6 never reads as 100.
         def per_cent(share)
           value = share * 100
-          format(value.between?(1, 99) ? "%.0f %%" : "%.2g %%", value.clamp(nil, 99.9)).sub(/\A0? ?%\z/, "under 1 %")
+          return "under 0.1 %" if value < 0.1
+
+          format(value.between?(1, 99) ? "%.0f %%" : "%.1f %%", [value, 99.9].min)
         end
 
         def share_text(share) = "#{format('%g', (share * 100).round(4))} %"
