@@ -8,6 +8,7 @@ module MildAnvil
       FORM = /\A\s*([+-]?\d+(?:[.,]\d+)?(?:e[+-]?\d+)?)\s*(.+?)\s*\z/i
       # Options that take one quantity, and of what kind.
       SINGLE = { gauge_length_metres: "displacement", yield_offset_metres: "displacement" }.freeze
+      EACH = { displacements_metres: [:at_displacement, "displacement"], forces_newtons: [:at_force, "force"] }.freeze
 
       module_function
 
@@ -17,18 +18,15 @@ module MildAnvil
       # @raise [InvalidInput] naming the option
       def call(options, units)
         single = SINGLE.to_h { |name, kind| [name, options[name] && quantity(options[name], kind, units, name)] }
-        Core::Curve::Settings.new(**single, holds: (options[:holds] || []).map { |text| hold(text, units) },
-                                            displacements_metres: (options[:at_displacement] || []).map do |t|
-                                              quantity(t, "displacement", units, :at_displacement)
-                                            end,
-                                            forces_newtons: (options[:at_force] || []).map do |t|
-                                              quantity(t, "force", units, :at_force)
-                                            end,
-                                            train_newtons_per_metre: options[:train_stiffness]&.*(1.0e6),
-                                            cell_uncertainties_newtons: uncertainties(options, units),
-                                            rate_newtons_per_second: options[:wanted_rate] &&
+        each = EACH.to_h { |name, (option, kind)| [name, quantities(options[option], kind, units, option)] }
+        Core::Curve::Settings.new(**single, **each, holds: (options[:holds] || []).map { |text| hold(text, units) },
+                                                    train_newtons_per_metre: options[:train_stiffness]&.*(1.0e6),
+                                                    cell_uncertainties_newtons: uncertainties(options, units),
+                                                    rate_newtons_per_second: options[:wanted_rate] &&
                                               quantity(options[:wanted_rate], "force", units, :wanted_rate))
       end
+
+      def quantities(texts, kind, units, name) = (texts || []).map { |text| quantity(text, kind, units, name) }
 
       # "20kN:60" or "20kN:60:0.02": force, seconds, share it may lie below
       def hold(text, units)

@@ -95,13 +95,17 @@ module MildAnvil
         (from...stop).sum { |i| (f[i] + f[i + 1]) * (w[i + 1] - w[i]) } / 2
       end
 
+      # Lowest, highest, smallest step and largest departure of no values at all.
+      NOTHING = [Float::INFINITY, -Float::INFINITY, Float::INFINITY, 0.0].freeze
+      private_constant :NOTHING
+
       def plain_survey(values)
         present = values.reject(&:nan?)
         interval = values.size > 1 ? (values.last - values.first) / (values.size - 1) : 0.0
         steps = present.each_cons(2).map { |a, b| b - a }
         off = values.each_with_index.map { |v, i| v.nan? ? 0.0 : (v - values.first - (i * interval)).abs }
-        [values.size - present.size, present.min || Float::INFINITY, present.max || -Float::INFINITY,
-         steps.min || Float::INFINITY, off.reject(&:nan?).max || 0.0]
+        [values.size - present.size, *present.minmax, steps.min, off.reject(&:nan?).max]
+          .zip([0, *NOTHING]).map { |found, otherwise| found || otherwise }
       end
       private_class_method :plain_survey
     end

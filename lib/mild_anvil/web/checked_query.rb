@@ -37,6 +37,17 @@ module MildAnvil
       end
       private_class_method :value
 
+      LIMITS = { "minimum" => [:<, "must be at least"], "maximum" => [:>, "must be at most"],
+                 "exclusiveMinimum" => [:<=, "must be above"] }.freeze
+      private_constant :LIMITS
+
+      def within!(found, schema)
+        LIMITS.each do |name, (beyond, words)|
+          raise ArgumentError, "#{words} #{schema[name]}" if schema[name] && found.public_send(beyond, schema[name])
+        end
+      end
+      private_class_method :within!
+
       def number(text, schema)
         integer = schema["type"] == "integer"
         found = integer ? Integer(text, 10, exception: false) : Float(text, exception: false)
@@ -44,13 +55,7 @@ module MildAnvil
           raise ArgumentError,
                 integer ? "must be a whole number" : "must be a number"
         end
-        raise ArgumentError, "must be at least #{schema['minimum']}" if schema["minimum"] && found < schema["minimum"]
-        raise ArgumentError, "must be at most #{schema['maximum']}" if schema["maximum"] && found > schema["maximum"]
-        if schema["exclusiveMinimum"] && found <= schema["exclusiveMinimum"]
-          raise ArgumentError,
-                "must be above #{schema['exclusiveMinimum']}"
-        end
-
+        within!(found, schema)
         found
       end
       private_class_method :number

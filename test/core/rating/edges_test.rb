@@ -10,9 +10,9 @@ class RatingEdgesTest < CoreCase
   def percent(share) = Rating::Schools.find(:mean_minus_three_s).send(:per_cent, share)
 
   def test_a_share_near_its_end_is_never_rounded_to_it
-    assert_equal ["96 %", "99 %", "99.4 %", "99.6 %", "99.9 %", "99.9 %"],
-                 ([0.96, 0.99, 0.994, 0.996, 0.999, 0.9999].map { |share| percent(share) })
-    assert_equal ["1 %", "0.5 %", "0.1 %", "under 0.1 %"], ([0.01, 0.005, 0.001, 0.0004].map { |share| percent(share) })
+    assert_equal(["96 %", "99 %", "99.4 %", "99.6 %", "99.9 %", "99.9 %"],
+                 [0.96, 0.99, 0.994, 0.996, 0.999, 0.9999].map { |share| percent(share) })
+    assert_equal(["1 %", "0.5 %", "0.1 %", "under 0.1 %"], [0.01, 0.005, 0.001, 0.0004].map { |share| percent(share) })
   end
 
   def test_two_breaks_recommend_the_lowest_and_three_a_bound
@@ -25,9 +25,9 @@ class RatingEdgesTest < CoreCase
     three = rated(23.4, 24.1, 23.0).next_breaks
 
     assert three.first[:expected_si]
-    assert_equal [nil] * 3, (three.drop(1).map { |row| row[:expected_si] })
+    assert_equal([nil] * 3, three.drop(1).map { |row| row[:expected_si] })
     two = rated(23.4, 24.1, school: "tolerance_normal").next_breaks
-    assert_equal [1, 2, 3, 5], (two.map { |row| row[:more] })
+    assert_equal([1, 2, 3, 5], two.map { |row| row[:more] })
     assert_nil two.first[:expected_si]
     assert_operator two.first[:value_si], :<, two.last[:value_si]
   end

@@ -58,23 +58,21 @@ module MildAnvil
 
         private
 
+        # @raise [InvalidInput] when a cell is empty
+        def whole!(rows)
+          cells = rows.map { |row| factors.map { |f| row.fetch(f) } }.uniq
+          missing = factors.map { |f| @levels[f].uniq }.then { |first, *rest| first.product(*rest) } - cells
+          return if missing.empty?
+
+          raise InvalidInput.new("no break at #{missing.first.join(', ')}: the interaction cannot be estimated in full",
+                                 missing: missing.first)
+        end
+
         def check!(rows)
-          factors.each do |f|
-            if @levels[f].uniq.size < 2
-              raise InvalidInput.new("#{f} has one level only: there is nothing to compare",
-                                     factor: f)
-            end
-          end
-          if @terms.include?(factors)
-            cells = rows.map { |row| factors.map { |f| row.fetch(f) } }.uniq
-            missing = factors.map { |f| @levels[f].uniq }.then { |first, *rest| first.product(*rest) } - cells
-            if missing.any?
-              raise InvalidInput.new(
-                "no break at #{missing.first.join(', ')}: the interaction cannot be estimated in full",
-                missing: missing.first
-              )
-            end
-          end
+          single = factors.find { |f| @levels[f].uniq.size < 2 }
+          raise InvalidInput.new("#{single} has one level only: there is nothing to compare", factor: single) if single
+
+          whole!(rows) if @terms.include?(factors)
           parameters = 1 + @terms.sum { |term| term.map { |f| @levels[f].uniq.size - 1 }.reduce(:*) }
           return if rows.size > parameters
 

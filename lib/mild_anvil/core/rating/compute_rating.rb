@@ -30,8 +30,7 @@ module MildAnvil
           @recommendation = Recommendation.for(@sample, results)
           key = @terms.school&.to_sym || @recommendation.key
           @results = results.map { |r| r.key == key ? calibrated(r, @sample) : r }
-          chosen = @results.find { |r| r.key == key }
-          @chosen = chosen if chosen && !chosen.refused? && chosen.minimum && !@terms.relative_only?
+          @chosen = @results.find { |r| r.key == key && !r.refused? && r.minimum } unless @terms.relative_only?
         end
 
         # What a rating rests on is calibrated by simulation where that mends it; so screen, rack and paper agree.

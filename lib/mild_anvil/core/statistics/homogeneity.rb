@@ -14,15 +14,7 @@ module MildAnvil
         # @raise [InsufficientData]
         # Source: Bartlett, Proceedings of the Royal Society A 160 (1937); NIST e-Handbook 1.3.5.7
         def pooled(lots)
-          if lots.empty? || lots.any? do |v|
-            v.size < 2
-          end
-            raise InsufficientData,
-                  "borrowed scatter needs at least one earlier lot of two breaks"
-          end
-
-          described = lots.map { |values| Description.of(values) }
-          raise InsufficientData, "an earlier lot has no scatter at all" if described.any?(&:degenerate?)
+          described = described!(lots)
 
           dofs = described.map { |d| d.count - 1 }
           total = dofs.sum
@@ -31,6 +23,18 @@ module MildAnvil
           Pooled.new(standard_deviation: Math.sqrt(variance), dof: total, statistic: statistic,
                      p: statistic && ChiSquared.upper_tail(statistic, lots.size - 1)).freeze
         end
+
+        def described!(lots)
+          if lots.empty? || lots.any? { |values| values.size < 2 }
+            raise InsufficientData, "borrowed scatter needs at least one earlier lot of two breaks"
+          end
+
+          described = lots.map { |values| Description.of(values) }
+          raise InsufficientData, "an earlier lot has no scatter at all" if described.any?(&:degenerate?)
+
+          described
+        end
+        private_class_method :described!
 
         def bartlett(described, dofs, total, variance)
           raw = (total * Math.log(variance)) - described.zip(dofs).sum { |d, v| v * Math.log(d.standard_deviation**2) }

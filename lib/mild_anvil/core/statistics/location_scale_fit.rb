@@ -89,17 +89,17 @@ module MildAnvil
           exact = values.select { |v| v.kind == :exact }.map(&:low)
           @breaks = exact.size
           intervals = values.count { |v| v.kind == :interval }
-          enough = exact.uniq.size >= 2 || (exact.size + intervals >= 3 && intervals.positive?) || exact.size >= 2
+          enough = exact.size >= 2 || (exact.size + intervals >= 3 && intervals.positive?)
           return if enough && !one_point?(values)
 
-          reason = if enough && intervals.positive?
-                     "all values could be one and the same: no scatter can be fitted"
-                   elsif exact.size < 2
-                     "two different breaks are needed to fit a scatter, there #{exact.size == 1 ? 'is 1' : 'are none'}"
-                   else
-                     "all #{exact.size} breaks are equal: no scatter can be fitted"
-                   end
-          raise InsufficientData.new(reason, breaks: exact.size)
+          raise InsufficientData.new(no_scatter(exact.size, enough && intervals.positive?), breaks: exact.size)
+        end
+
+        def no_scatter(breaks, bounded)
+          return "all values could be one and the same: no scatter can be fitted" if bounded
+          return "all #{breaks} breaks are equal: no scatter can be fitted" if breaks >= 2
+
+          "two different breaks are needed to fit a scatter, there #{breaks == 1 ? 'is 1' : 'are none'}"
         end
 
         # Whether one single strength agrees with everything that is known: then no scatter at all fits best.

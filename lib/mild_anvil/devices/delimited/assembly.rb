@@ -57,16 +57,20 @@ module MildAnvil
           return if bad.zero?
 
           lines = [*left_out.map { |row| @rows.line_of(row) }, *cut.map(&:line)].uniq.sort
-          where = "#{lines.first(FileReader::LISTED).join(', ')}#{' and more' if lines.size > FileReader::LISTED}"
+          where = listed(lines)
           words = complaint(left_out.size, cut.size)
           good = @rows.count - left_out.size
-          if bad > (good + bad) * FileReader::DEFECTS_SHARE && bad > 2 && !@skip_bad_rows
-            refuse(words, where, good,
-                   lines.first)
-          end
+          refuse(words, where, good, lines.first) if too_many?(bad, good)
 
           @warnings << "#{words} and #{bad == 1 ? 'was' : 'were'} skipped: line#{'s' if bad > 1} #{where}. #{good} " \
                        "rows were read."
+        end
+
+        def too_many?(bad, good) = !@skip_bad_rows && bad > 2 && bad > (good + bad) * FileReader::DEFECTS_SHARE
+
+        def listed(lines)
+          more = lines.size > FileReader::LISTED ? " and more" : ""
+          "#{lines.first(FileReader::LISTED).join(', ')}#{more}"
         end
 
         def complaint(missing, cut)

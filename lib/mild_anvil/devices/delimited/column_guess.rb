@@ -46,8 +46,7 @@ module MildAnvil
           chosen = @choices[index] || {}
           unit = @units.find(chosen[:unit] || unit_text)
           role = chosen[:role] || role_of(name, unit, index)
-          unit = nil if unit && !chosen[:unit] && !fits?(role, unit)
-          unit ||= @preamble.unit(role)
+          unit = @preamble.unit(role) unless unit && (chosen[:unit] || fits?(role, unit))
           Column.new(index: index, header: name, role: role, unit: unit, unit_text: unit_text,
                      sign: chosen[:sign] || nil,
                      main: chosen[:main], because: because(name, unit, role, chosen),
@@ -87,17 +86,15 @@ module MildAnvil
           columns.each { |c| c.role ||= @layout.header_line ? "other" : nil }
           return if columns.any? { |c| %w[time sample].include?(c.role) }
 
-          if columns.size > 1
-            rising = columns.find do |c|
-              [nil, "other"].include?(c.role) && c.unit.nil? && rising?(c.index)
-            end
-          end
+          rising = columns.find { |c| nameless?(c) && rising?(c.index) } if columns.size > 1
           return if rising.nil?
 
           rising.role = "time"
           rising.because = "its values always rise"
           rising.confidence = "guess"
         end
+
+        def nameless?(column) = [nil, "other"].include?(column.role) && column.unit.nil?
 
         def rising?(index)
           values = sample_fields(index).map { |f| @layout.style.parse(f) }
@@ -111,13 +108,13 @@ module MildAnvil
           @rows.map { |fields| fields[index] }
         end
 
+        def only(columns) = columns.one? ? columns.first : nil
+
         def choose_main(columns)
           return if columns.any?(&:main)
 
-          judged = columns.select { |c| c.role == "force" }
-          judged = columns.select { |c| c.role == "torque" } if judged.empty?
-          named = judged.select { |c| Vocabulary.main?(c.header) }
-          main = judged.one? ? judged.first : (named.first if named.one?)
+          judged = %w[force torque].map { |role| columns.select { |c| c.role == role } }.find(&:any?) || []
+          main = only(judged) || only(judged.select { |c| Vocabulary.main?(c.header) })
           return if main.nil?
 
           main.main = true

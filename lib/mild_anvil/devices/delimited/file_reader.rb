@@ -91,15 +91,17 @@ module MildAnvil
           @columns.each { |c| ask_unit(c) if MEASURED_IN_UNITS.include?(c.role) && !c.main }
         end
 
-        def ask_for_force
-          candidates = @columns.select { |c| Column::JUDGED.include?(c.role) }
-          candidates = @columns.select { |c| [nil, "other"].include?(c.role) } if candidates.empty?
-          if candidates.empty?
-            raise InvalidInput.new(
-              "No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one in the " \
-              "preview, or export the force too", columns: @columns.map(&:title)
-            )
+        def force_candidates
+          [Column::JUDGED, [nil, "other"]].each do |roles|
+            found = @columns.select { |c| roles.include?(c.role) }
+            return found if found.any?
           end
+          raise InvalidInput.new("No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one " \
+                                 "in the preview, or export the force too", columns: @columns.map(&:title))
+        end
+
+        def ask_for_force
+          candidates = force_candidates
           return ask_unit(main_column) if main_column
 
           names = candidates.map(&:title).join(", ")

@@ -17,16 +17,17 @@ module MildAnvil
           # A large sudden fall that recovers is a part that gave way: a jaw slides through some way and takes its time.
           # @return [Array<Fall>]
           def self.slips(analysis)
-            recovering = analysis.falls.select do |f|
-              f.recovers && f.material? && (f.kind == :sliding || f.drop_share < FirstFailure::SHARE) &&
-                !analysis.cycles&.cover?(f.top)
-            end
-            recovering.reject do |f|
-              analysis.falls.any? do |outer|
-                outer.top < f.top && outer.recovers && outer.recovers > f.top && outer.material?
-              end
-            end
+            recovering = analysis.falls.select { |fall| gave_way?(fall) && !analysis.cycles&.cover?(fall.top) }
+            recovering.reject { |fall| analysis.falls.any? { |outer| outer.material? && within?(fall, outer) } }
           end
+
+          def self.gave_way?(fall)
+            fall.recovers && fall.material? && (fall.kind == :sliding || fall.drop_share < FirstFailure::SHARE)
+          end
+          private_class_method :gave_way?
+
+          def self.within?(fall, outer) = outer.top < fall.top && outer.recovers && outer.recovers > fall.top
+          private_class_method :within?
 
           def self.finding(analysis, fall)
             travel = analysis.travel&.from(fall.top, fall.bottom)
