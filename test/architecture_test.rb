@@ -16,7 +16,7 @@ class ArchitectureTest < Minitest::Test
   GEMS = { "core" => [], "devices" => %w[csv json openssl time], "documents" => %w[csv prawn prawn/table],
            "store" => %w[sequel openssl zlib ulid json], "actions" => %w[openssl json securerandom ulid csv],
            "web" => %w[sinatra/base yaml json json_schemer argon2 roda rodauth rack/session openssl securerandom
-                       rack rack/protection time],
+                       rack rack/protection time fileutils],
            "cli" => %w[csv dry/schema json optparse] }.freeze
 
   MAY.each do |folder, allowed|

@@ -39,23 +39,21 @@ module MildAnvil
       def from_table(given)
         return given unless given.key?("columns")
 
-        force = given["columns"].find do |c|
-          c.to_s.match?(/\A(force|peak|break|strength|value|y)/i)
-        end || raise(InvalidInput,
-                     "the table has no column named force, strength or value")
+        force = force_of(given["columns"])
         factors = given["columns"] - [force]
         rows = given["rows"].map { |row| row.except(force).transform_values(&:to_s).merge("value" => row[force]) }
-        if factors.one?
-          { "groups" => rows.group_by { |r| r[factors.first] }.transform_values do |list|
-            list.map do |r|
-              r["value"]
-            end
-          end }
-        else
-          { "factors" => factors, "rows" => rows }
-        end
+        return { "factors" => factors, "rows" => rows } unless factors.one?
+
+        groups = rows.group_by { |row| row[factors.first] }
+        { "groups" => groups.transform_values { |list| list.map { |row| row["value"] } } }
       end
       private_class_method :from_table
+
+      def force_of(columns)
+        columns.find { |c| c.to_s.match?(/\A(force|peak|break|strength|value|y)/i) } ||
+          raise(InvalidInput, "the table has no column named force, strength or value")
+      end
+      private_class_method :force_of
 
       def confidence(given) = ProblemFile.number!(given, "confidence", CONFIDENCE)
       private_class_method :confidence

@@ -38,24 +38,7 @@ module MildAnvil
       def turns(packed, gate)
         return native.turns(packed, gate) if native
 
-        values = Packed.unpack(packed)
-        found = []
-        low = high = sense = 0
-        values.each_with_index do |value, i|
-          high = i if value > values[high]
-          low = i if value < values[low]
-          if sense >= 0 && values[high] - value > gate
-            found << [high, 1] if sense.positive? || high.positive?
-            sense = -1
-            low = high = i
-          elsif sense <= 0 && value - values[low] > gate
-            found << [low, -1]
-            sense = 1
-            low = high = i
-          end
-        end
-        found << [sense.negative? ? low : high, sense] unless sense.zero?
-        found
+        Turns.new(Packed.unpack(packed), gate).call
       end
 
       # @return [Array<Integer>] of every so manieth sample from..stop, those that lie no more than the slack below the
@@ -114,24 +97,7 @@ module MildAnvil
       def stretches(packed, least, share)
         return native.stretches(packed, least, share) if native
 
-        values = Packed.unpack(packed)
-        highs = []
-        lows = []
-        from = 0
-        found = []
-        values.each_with_index do |value, to|
-          highs.pop while !highs.empty? && values[highs.last] <= value
-          lows.pop while !lows.empty? && values[lows.last] >= value
-          highs << to
-          lows << to
-          while (apart = (high = values[highs.first]) - values[lows.first]) > least && apart > share * high.abs
-            found << [from, to - 1] if found.empty? || found.last.last < to - 1
-            from += 1
-            highs.shift if highs.first < from
-            lows.shift if lows.first < from
-          end
-        end
-        values.empty? ? found : found << [from, values.size - 1]
+        Stretches.new(Packed.unpack(packed), least, share).call
       end
 
       def native = Packed.native

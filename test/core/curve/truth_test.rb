@@ -78,24 +78,25 @@ class TruthTest < CoreCase
 
   # Every required event inside its window, with its force; none that did not happen.
   def events(truth)
-    known = truth["events"] || []
-    known.select { |e| e["required"] }.each do |event|
-      kinds = [event["kind"], *event["also_acceptable"]].map(&:to_sym)
-      hit = @found.values_at(*kinds).compact.flatten.find do |f|
-        f.at_seconds&.between?(event["t_window"][0] - 1e-9, event["t_window"][1] + 1e-9)
-      end
-
-      assert hit, "#{event['kind']} at #{event['t']}: #{@found.values_at(*kinds).compact.flatten.map(&:at_seconds)}"
-      # A saturated cell shows its limit.
-      assert_in_delta event["force"], hit.force_newtons, event["force_tol"], event["kind"] unless event["saturated"]
-    end
-    return unless truth["events"]
-
+    known = truth["events"] or return
+    known.select { |event| event["required"] }.each { |event| event(event) }
     COUNTED.each do |kind|
-      assert_operator (@found[kind] || []).size, :<=, known.count { |e|
-        [e["kind"], *e["also_acceptable"]].include?(kind.to_s)
-      }, "#{kind}: #{@found[kind]}"
+      wanted = known.count { |e| kinds_of(e).include?(kind) }
+
+      assert_operator (@found[kind] || []).size, :<=, wanted, "#{kind}: #{@found[kind]}"
     end
+  end
+
+  def kinds_of(event) = [event["kind"], *event["also_acceptable"]].map(&:to_sym)
+
+  def event(event)
+    from, to = event["t_window"]
+    found = @found.values_at(*kinds_of(event)).compact.flatten
+    hit = found.find { |f| f.at_seconds&.between?(from - 1e-9, to + 1e-9) }
+
+    assert hit, "#{event['kind']} at #{event['t']}: #{found.map(&:at_seconds)}"
+    # A saturated cell shows its limit.
+    assert_in_delta event["force"], hit.force_newtons, event["force_tol"], event["kind"] unless event["saturated"]
   end
 
   def check_zero(zero, _truth)

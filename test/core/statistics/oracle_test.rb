@@ -84,12 +84,18 @@ class OracleTest < OracleCase
     logs = name != "normal"
     raise MildAnvil::InvalidInput, "logarithms need values above zero" if logs && inputs["values"].any? { |v| v <= 0 }
 
-    values = inputs["values"].zip(inputs["censored"]).map { |v, censored| Statistics::Likelihood::Value.new(kind: censored ? :right : :exact, low: logs ? Math.log(v) : v) }
+    values = likelihood_values(inputs, logs)
     fit = Statistics::LocationScaleFit.new(FAMILIES.fetch(name), values)
     log_likelihood = fit.log_likelihood - (logs ? values.select { |v| v.kind == :exact }.sum(&:low) : 0.0)
     { "loglik" => log_likelihood, "aic" => 4 - (2 * log_likelihood), "percentiles" => inputs["percentiles"].map do |p|
       percentile(fit, p, logs, inputs["confidence"])
     end }.merge(parameters(name, fit))
+  end
+
+  def likelihood_values(inputs, logs)
+    inputs["values"].zip(inputs["censored"]).map do |value, censored|
+      Statistics::Likelihood::Value.new(kind: censored ? :right : :exact, low: logs ? Math.log(value) : value)
+    end
   end
 
   def parameters(name, fit)

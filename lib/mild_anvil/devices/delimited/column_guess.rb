@@ -108,12 +108,16 @@ module MildAnvil
           @rows.map { |fields| fields[index] }
         end
 
+        def judged_of(columns)
+          %w[force torque].map { |role| columns.select { |c| c.role == role } }.find(&:any?) || []
+        end
+
         def only(columns) = columns.one? ? columns.first : nil
 
         def choose_main(columns)
           return if columns.any?(&:main)
 
-          judged = %w[force torque].map { |role| columns.select { |c| c.role == role } }.find(&:any?) || []
+          judged = judged_of(columns)
           main = only(judged) || only(judged.select { |c| Vocabulary.main?(c.header) })
           return if main.nil?
 

@@ -96,8 +96,9 @@ module MildAnvil
             found = @columns.select { |c| roles.include?(c.role) }
             return found if found.any?
           end
-          raise InvalidInput.new("No column of this file is a force: found #{@columns.map(&:title).join(', ')}. Choose one " \
-                                 "in the preview, or export the force too", columns: @columns.map(&:title))
+          titles = @columns.map(&:title)
+          raise InvalidInput.new("No column of this file is a force: found #{titles.join(', ')}. Choose one in the " \
+                                 "preview, or export the force too", columns: titles)
         end
 
         def ask_for_force

@@ -77,22 +77,27 @@ module MildAnvil
 
         def self.attempt(lines, units, spread:, delimiter:, decimal_mark:)
           cut = lines.map { |line| cut(line, delimiter) }
-          style = if decimal_mark
-                    NumberStyle.new(decimal_mark: decimal_mark)
-                  else
-                    NumberStyle.of(cut.flatten.first(PROBE_LINES * 8) + spread.flat_map do |line|
-                      cut(line, delimiter)
-                    end)
-                  end
+          style = style_of(cut, spread, delimiter, decimal_mark)
           rows = cut.map { |fields| row?(fields, style) ? fields.size : nil }
           count, hits = rows.compact.tally.max_by { |size, n| [n, size] }
-          first = count && rows.each_cons(RUN).find_index { |pair| pair.all?(count) }
-          first = rows.index(count) if count && first.nil? && hits == 1
+          first = count && first_row(rows, count, hits)
           return if first.nil?
 
           [hits, count, place(lines, cut, first, units: units, style: style, delimiter: delimiter, count: count)]
         end
         private_class_method :attempt
+
+        def self.style_of(cut, spread, delimiter, decimal_mark)
+          return NumberStyle.new(decimal_mark: decimal_mark) if decimal_mark
+
+          NumberStyle.of(cut.flatten.first(PROBE_LINES * 8) + spread.flat_map { |line| cut(line, delimiter) })
+        end
+        private_class_method :style_of
+
+        def self.first_row(rows, count, hits)
+          rows.each_cons(RUN).find_index { |pair| pair.all?(count) } || (rows.index(count) if hits == 1)
+        end
+        private_class_method :first_row
 
         # A row has a number or a time in its first fields, and nothing but those, blanks and words for "no value".
         def self.row?(fields, style)
@@ -112,9 +117,10 @@ module MildAnvil
 
         def self.place(lines, cut, first, units:, style:, delimiter:, count:)
           above = (0...first).to_a.reverse.reject { |i| lines[i].strip.empty? }
-          header = above.find { |i| headerlike?(cut[i], count, delimiter) }
-          unit_line = header && above.first == header && unit_row?(cut[header], units) ? header : nil
-          header = above.find { |i| i < unit_line && headerlike?(cut[i], count, delimiter) } if unit_line
+          headers = above.select { |i| headerlike?(cut[i], count, delimiter) }
+          unit_line = headers.first if headers.any? && above.first == headers.first && unit_row?(cut[above.first],
+                                                                                                 units)
+          header = (headers - [unit_line]).first
           preamble = above.reject { |i| [header, unit_line].include?(i) }.map { |i| lines[i].strip }.reverse
           new(delimiter: delimiter, style: style, header_line: header && (header + 1),
               unit_line: unit_line && (unit_line + 1),

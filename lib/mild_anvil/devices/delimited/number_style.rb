@@ -48,16 +48,18 @@ module MildAnvil
           return new(decimal_mark: ",", thousands: ".") if commas.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
 
           spaced = digits.any? { |f| f.match?(/\A\s*[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
-          if commas.empty?
-            return new(decimal_mark: ".", thousands: spaced, point_seen: digits.any? do |f|
-              f.include?(".")
-            end)
-          end
+          return of_commas(digits, commas, spaced) if commas.any?
 
+          new(decimal_mark: ".", thousands: spaced, point_seen: digits.any? { |f| f.include?(".") })
+        end
+
+        # Only commas are there to tell by.
+        def self.of_commas(digits, commas, spaced)
           grouped = commas.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/) }
-          bare = digits.reject { |f| f.include?(",") }.any? { |f| f.strip.match?(/\A[+-]?\d{1,3}(?:\.\d+)?\z/) }
+          bare = (digits - commas).any? { |f| f.strip.match?(/\A[+-]?\d{1,3}(?:\.\d+)?\z/) }
           grouped && bare ? new(decimal_mark: ".", thousands: ",") : new(decimal_mark: ",", thousands: spaced)
         end
+        private_class_method :of_commas
 
         private
 
