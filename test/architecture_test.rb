@@ -14,9 +14,9 @@ class ArchitectureTest < Minitest::Test
           "cli" => %w[Core Devices Cli Catalogue] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Catalogue].freeze
   GEMS = { "core" => [], "devices" => %w[csv json openssl time], "documents" => %w[csv prawn prawn/table],
-           "store" => %w[sequel openssl zlib ulid json], "actions" => %w[openssl json securerandom ulid csv],
-           "web" => %w[sinatra/base yaml json json_schemer argon2 roda rodauth rack/session openssl securerandom
-                       rack rack/protection time fileutils],
+           "store" => %w[sequel openssl zlib ulid json], "actions" => %w[openssl json],
+           "web" => %w[sinatra/base yaml json json_schemer argon2 roda rodauth rack/builder rack/protection
+                       rack/session/cookie openssl securerandom time fileutils],
            "cli" => %w[csv dry/schema json optparse] }.freeze
 
   MAY.each do |folder, allowed|
