@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../support/store_case"
+require "minitest/mock"
 
 # Several people, or several files of one drop, at the same moment on the same lot: nothing is lost and nothing counts
 # twice.
@@ -44,6 +45,27 @@ class AtOnceTest < StoreCase
     assert_equal numbers, Models::Specimen.where(lot_id: @lot.id).select_map(:number).sort
     assert_equal "#{numbers.size} break", shown(@lot)[:summary]["counts_in_words"]
     assert_nil MildAnvil::Store::Events.first_broken(DATABASE)
+  end
+
+  def test_judgements_typed_at_one_moment_leave_no_fact_behind
+    pulls = Array.new(PEOPLE * EACH) { |i| peak(@lot, format("%.2f", 8 + (i * 0.01)), specimen_number: i + 1) }
+    at_once { |k| pulls.each_slice(PEOPLE) { |some| judge(some[k], "break", failed_part: "specimen") } }
+
+    assert_equal "#{pulls.size} break", shown(@lot)[:summary]["counts_in_words"]
+    refute_equal Models::LotSummary::BEHIND, Models::LotSummary[@lot.id].wanted_key
+  end
+
+  # The process that judged died before it brought the facts up.
+  def test_the_worker_brings_up_what_somebody_left_behind
+    pull = peak(@lot, "8.10")
+    Actions::RefreshLot.stub(:settle, nil) { judge(pull, "break", failed_part: "specimen") }
+
+    assert_equal Models::LotSummary::BEHIND, Models::LotSummary[@lot.id].wanted_key
+    assert shown(@lot)[:summary]["computing"]
+    nil while Actions::Worker.run_once
+
+    assert_equal "1 break", shown(@lot)[:summary]["counts_in_words"]
+    refute shown(@lot)[:summary]["computing"]
   end
 
   def test_the_same_file_comes_in_once

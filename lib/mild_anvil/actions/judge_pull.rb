@@ -22,13 +22,13 @@ module MildAnvil
           pull = Store::Models::Pull.locked!(pull_id)
           judge(pull, person, JudgingCase.new(pull, counts_as, measurement_id, stated, upper, details), details).id
         end
-        Store::Models::Judgement[id]
+        Store::Models::Judgement[id].tap { |row| RefreshLot.settle(row.pull.lot_id) }
       end
 
       # @raise [Conflict] when there is nothing to take back
       def undo(pull_id:, person_id:)
         person = People.fetch!(person_id)
-        Store::Database.write do
+        pull = Store::Database.write do
           pull = Store::Models::Pull.locked!(pull_id)
           last = pull.judgement || raise(Conflict.new("Pull #{pull.number} has no judgement to take back",
                                                       pull: pull.number))
@@ -37,6 +37,7 @@ module MildAnvil
           settle(pull, person, :undo_judgement, before: summary(last))
           pull.refresh
         end
+        pull.tap { RefreshLot.settle(pull.lot_id) }
       end
 
       def judge(pull, person, kase, details)
@@ -77,7 +78,7 @@ module MildAnvil
       def settle(pull, person, action, **change)
         mark_failure(pull, restored(pull))
         Store::Events.record(action, pull, person_id: person.id, lot_id: pull.lot_id, **change)
-        RefreshLot.call(pull.lot)
+        RefreshLot.mark(pull.lot)
       end
       private_class_method :settle
 

@@ -16,6 +16,27 @@ module MildAnvil
         dependents.each { |id| refresh(Store::Models::Lot.fetch!(id)) }
       end
 
+      # Says in the transaction of a change that the facts are behind it, for settle or the worker to bring up.
+      def mark(lot) = Store::Models::LotSummary.dataset.fall_behind([lot.id, *lot.dependent_ids])
+
+      # Brings up what is behind after its transaction, once for all that change the lot at one time: whoever comes
+      # while another does it leaves it to them, and they look again before they go. Who dies leaves it to the worker.
+      def settle(lot_id)
+        return call(Store::Models::Lot.locked!(lot_id)) if Store::Database.writing?
+
+        while behind?(lot_id)
+          done = Store::NamedLock.try("anvil-refresh-#{lot_id}") do
+            Store::Database.write { call(Store::Models::Lot.locked!(lot_id)) }
+          end
+          break unless done
+        end
+      end
+
+      def behind?(lot_id)
+        Store::Models::LotSummary.where(lot_id: lot_id).get(:wanted_key) == Store::Models::LotSummary::BEHIND
+      end
+      private_class_method :behind?
+
       def refresh(lot)
         facts = LotFacts.new(lot)
         inputs = RatingInputs.call(facts)

@@ -64,6 +64,9 @@ module MildAnvil
         end
       end
 
+      # @return [Boolean] whether this is part of a write that is not through yet
+      def writing? = Thread.current[:mild_anvil_writes].to_i.positive?
+
       def transaction(database)
         outermost = (Thread.current[:mild_anvil_writes] ||= 0).zero?
         Thread.current[:mild_anvil_writes] += 1

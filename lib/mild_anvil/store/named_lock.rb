@@ -8,6 +8,20 @@ module MildAnvil
 
       module_function
 
+      # @return [Boolean] whether nobody else held it, so that the block ran
+      def try(name, database = Sequel::Model.db)
+        database.synchronize do
+          return false unless database.get(Sequel.function(:get_lock, name, 0)) == 1
+
+          begin
+            yield
+            true
+          ensure
+            database.get(Sequel.function(:release_lock, name))
+          end
+        end
+      end
+
       # @raise [Error] when somebody else held it too long
       def hold(name, database = Sequel::Model.db)
         database.synchronize do

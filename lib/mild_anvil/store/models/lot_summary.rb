@@ -8,9 +8,18 @@ module MildAnvil
       class LotSummary < Sequel::Model(:lot_summaries)
         unrestrict_primary_key
 
+        # No key of any inputs: the facts are behind what was committed.
+        BEHIND = ""
+
         dataset_module do
+          # Rows in one order, so that lots which rest on each other do not wait for each other.
+          def fall_behind(lot_ids)
+            where(lot_id: lot_ids).order(:lot_id).for_update.select_map(:lot_id)
+            where(lot_id: lot_ids).update(wanted_key: BEHIND, changed_at: Time.now)
+          end
+
           # @return [Sequel::Dataset] lots whose rating is not that of their present inputs
-          def stale = exclude(Sequel.function(:coalesce, :rating_key, "") => :wanted_key).order(:changed_at)
+          def stale = exclude(Sequel.function(:coalesce, :rating_key, "none") => :wanted_key).order(:changed_at)
         end
 
         def computing? = rating_key != wanted_key
