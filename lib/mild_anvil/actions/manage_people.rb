@@ -62,7 +62,7 @@ module MildAnvil
 
       # Whoever leaves, or has a new password, is signed out everywhere.
       def end_sessions(account)
-        Sequel::Model.db[:account_active_session_keys].where(account_id: account.id).delete
+        account.end_sessions
         return if account.person.active
 
         Store::Models::Token.where(person_id: account.person_id,

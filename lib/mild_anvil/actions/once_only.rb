@@ -18,23 +18,12 @@ module MildAnvil
           next yield if key.nil?
 
           digest = Canonical.sha256(request)
-          earlier = claim(key, person_id, action.to_s, digest)
+          earlier = Store::OnceKeys.claim(key, person_id: person_id, action: action.to_s, digest: digest)
           next answered(earlier, action.to_s, digest) if earlier
 
-          yield.tap { |id| rows(key, person_id).update(subject_id: id) }
+          yield.tap { |id| Store::OnceKeys.answer(key, id, person_id: person_id) }
         end
       end
-
-      def claim(key, person_id, action, digest)
-        Sequel::Model.db.transaction(savepoint: true) do
-          Sequel::Model.db[:once_keys].insert(key: key, person_id: person_id, action: action, request_sha256: digest,
-                                              created_at: Time.now)
-        end
-        nil
-      rescue Sequel::UniqueConstraintViolation
-        rows(key, person_id).first
-      end
-      private_class_method :claim
 
       def answered(earlier, action, digest)
         return earlier[:subject_id] if earlier[:action] == action && earlier[:request_sha256] == digest
@@ -42,9 +31,6 @@ module MildAnvil
         raise Conflict, "This key was used for something else: nothing was done. Use a new one for a new request"
       end
       private_class_method :answered
-
-      def rows(key, person_id) = Sequel::Model.db[:once_keys].where(key: key, person_id: person_id)
-      private_class_method :rows
     end
   end
 end

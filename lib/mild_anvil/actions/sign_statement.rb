@@ -80,10 +80,10 @@ module MildAnvil
 
       def keep_items(statement, inputs)
         rows = inputs["pulls"].map do |pull|
-          { statement_id: statement.id, pull_id: pull["id"], judgement_id: pull.dig("judgement", "id"),
+          { pull_id: pull["id"], judgement_id: pull.dig("judgement", "id"),
             measurement_id: pull.dig("judgement", "measurement", "id") }
         end
-        Sequel::Model.db[:statement_items].multi_insert(rows)
+        statement.keep_items(rows)
       end
       private_class_method :keep_items
     end

@@ -9,6 +9,9 @@ module MildAnvil
         CLOSED = 3
 
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
+
+        # Signed out everywhere.
+        def end_sessions = db[:account_active_session_keys].where(account_id: id).delete
       end
     end
   end

@@ -31,6 +31,9 @@ module MildAnvil
           JSON.parse(body)
         end
 
+        # @param rows [Array<Hash>] pull_id, judgement_id, measurement_id that it rests on
+        def keep_items(rows) = db[:statement_items].multi_insert(rows.map { |row| row.merge(statement_id: id) })
+
         def reviewed? = signatures.any? { |signature| signature.meaning == "reviewed" }
       end
     end
