@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require_relative "../support/store_case"
+require "logger"
+require "minitest/mock"
 
 # A small lot borrows the scatter of earlier ones: chosen by hand, tested, frozen with what is signed.
 class BorrowScatterTest < StoreCase
@@ -117,5 +119,35 @@ class BorrowScatterTest < StoreCase
 
     assert Actions::RecheckStatement.call(statement_id: signed.id)[:intact]
     assert_match(/A \(lot/, inputs["terms"]["borrowed"]["source"])
+  end
+
+  # Whoever signs over borrowed scatter never finds the lender's facts behind what was judged there.
+  def test_the_facts_that_a_borrower_rests_on_are_never_behind
+    lender = lot_with_breaks(8.0, 8.2, 8.1, name: "Lender")
+    borrower = lot_with_breaks(8.3, name: "Borrower")
+    borrow(borrower, lender)
+    bound = peak(lender, "8.4")
+    Actions::RefreshLot.stub(:settle, nil) { judge(bound, "at_least", failed_part: "connector") }
+
+    assert_equal "holds more than breaks", lenders(borrower).fetch("Lender")[:reason]
+    refute_equal Models::LotSummary::BEHIND, Models::LotSummary[lender.id].wanted_key
+  end
+
+  def test_more_lenders_are_no_more_queries
+    asked = lot(name: "Small")
+    lot_with_breaks(8.0, 8.2, name: "First")
+    few = queries { lenders(asked) }
+    3.times { |i| lot_with_breaks(8.0, 8.2, name: "Further #{i}") }
+
+    assert_equal(few, queries { lenders(asked) })
+  end
+
+  def queries
+    counted = Logger.new(log = StringIO.new)
+    DATABASE.loggers << counted
+    yield
+    log.string.lines.size
+  ensure
+    DATABASE.loggers.delete(counted)
   end
 end

@@ -16,8 +16,13 @@ module MildAnvil
         dependents.each { |id| refresh(Store::Models::Lot.fetch!(id)) }
       end
 
-      # Says in the transaction of a change that the facts are behind it, for settle or the worker to bring up.
-      def mark(lot) = Store::Models::LotSummary.dataset.fall_behind([lot.id, *lot.dependent_ids])
+      # Says in the transaction of a change that the facts are behind it, for settle or the worker to bring up. What
+      # other lots rest on is brought up at once: nobody borrows from, or signs over, facts that are behind.
+      def mark(lot)
+        return call(lot) if lot.dependent_ids.any?
+
+        Store::Models::LotSummary.dataset.fall_behind(lot.id)
+      end
 
       # Brings up what is behind after its transaction, once for all that change the lot at one time: whoever comes
       # while another does it leaves it to them, and they look again before they go. Who dies leaves it to the worker.

@@ -26,10 +26,9 @@ module MildAnvil
         private_class_method :conflict?
 
         def alike?(a, b)
-          [a,
-           b].all?(&:strength_si) && a.of_the_mean? == b.of_the_mean? && same?(a.direction,
-                                                                               b.direction) && same?(a.measurand,
-                                                                                                     b.measurand)
+          return false unless a.strength_si && b.strength_si && a.of_the_mean? == b.of_the_mean?
+
+          same?(a.direction, b.direction) && same?(a.measurand, b.measurand)
         end
         private_class_method :alike?
 

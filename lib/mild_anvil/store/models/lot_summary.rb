@@ -12,11 +12,7 @@ module MildAnvil
         BEHIND = ""
 
         dataset_module do
-          # Rows in one order, so that lots which rest on each other do not wait for each other.
-          def fall_behind(lot_ids)
-            where(lot_id: lot_ids).order(:lot_id).for_update.select_map(:lot_id)
-            where(lot_id: lot_ids).update(wanted_key: BEHIND, changed_at: Time.now)
-          end
+          def fall_behind(lot_id) = where(lot_id: lot_id).update(wanted_key: BEHIND, changed_at: Time.now)
 
           # @return [Sequel::Dataset] lots whose rating is not that of their present inputs
           def stale = exclude(Sequel.function(:coalesce, :rating_key, "none") => :wanted_key).order(:changed_at)
