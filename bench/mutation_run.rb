@@ -9,18 +9,21 @@ require_relative "mutations"
 # Makes one small change at a time in a copy of the sources and runs the tests that belong to it; what they do not
 # notice survives.
 class MutationRun
+  # folder of the sources, tests that are run first, tests that what survives those has to pass too
   GROUPS = {
-    "rating" => ["core/rating", %w[core/rating core/outliers]],
-    "judgement" => ["core/judgement", %w[core/judgement]],
-    "curve" => ["core/curve", %w[core/curve]],
-    "actions" => ["actions", %w[actions]],
-    "documents" => ["documents", %w[documents]]
+    "rating" => ["core/rating", %w[core/rating core/outliers], %w[actions documents]],
+    "judgement" => ["core/judgement", %w[core/judgement], %w[actions documents web]],
+    "curve" => ["core/curve", %w[core/curve], %w[actions devices]],
+    "actions" => ["actions", %w[actions], %w[web documents store]],
+    "documents" => ["documents", %w[documents], %w[actions web]]
   }.freeze
-  WORKERS = 2
+  COPIED = "{lib,test,db,data,demo,docs,ext,launch,bin,Gemfile,Gemfile.lock,config.ru}"
   SECONDS = 240
 
-  def initialize(root, groups:, sample:, seed:)
+  # @param databases [Array<Hash>] the environment of each worker: its own database
+  def initialize(root, databases:, groups:, sample:, seed:)
     @root = root
+    @databases = databases
     @groups = groups
     @sample = sample
     @random = Random.new(seed)
@@ -29,7 +32,7 @@ class MutationRun
   # @return [Hash] group => { mutations:, survivors: }
   def call
     @groups.to_h do |group|
-      folder, tests = GROUPS.fetch(group)
+      folder, *tests = GROUPS.fetch(group)
       chosen = mutations(folder)
       [group, { mutations: chosen.size, survivors: survivors(chosen, tests) }]
     end
@@ -48,28 +51,30 @@ class MutationRun
     chosen.each { |mutation| waiting << mutation }
     waiting.close
     found = Queue.new
-    Array.new(WORKERS) { |i| Thread.new { work(i, waiting, tests, found) } }.each(&:join)
+    @databases.map { |database| Thread.new { work(database, waiting, tests, found) } }.each(&:join)
     Array.new(found.size) { found.pop }.sort_by(&:to_s)
   end
 
-  def work(index, waiting, tests, found)
-    Dir.mktmpdir("mutation-#{index}") do |copy|
-      FileUtils.cp_r(Dir[File.join(@root, "{lib,test,db,data,demo,docs,ext,Gemfile,Gemfile.lock,config.ru}")], copy)
-      abort "The tests fail before anything is changed: #{tests.join(' ')}" unless passes?(copy, tests)
+  def work(database, waiting, tests, found)
+    Dir.mktmpdir("mutation") do |copy|
+      FileUtils.cp_r(Dir[File.join(@root, COPIED)], copy)
+      unless tests.all? { |some| passes?(copy, some, database) }
+        raise "the tests fail before anything is changed: #{tests.join(' ')}"
+      end
 
       while (mutation = waiting.pop)
-        alive = survives?(copy, mutation, tests)
+        alive = survives?(copy, mutation, tests, database)
         warn "#{alive ? 'SURVIVES' : 'killed  '} #{mutation}"
         found << mutation if alive
       end
     end
   end
 
-  def survives?(copy, mutation, tests)
+  def survives?(copy, mutation, tests, database)
     path = File.join(copy, mutation.path)
     source = File.read(path)
     File.write(path, mutation.text(source))
-    passes?(copy, tests)
+    tests.all? { |some| passes?(copy, some, database) }
   ensure
     File.write(path, source)
   end
@@ -79,10 +84,10 @@ class MutationRun
          "def record(r) = r.passed? || r.skipped? ? super : exit!(1) })"
   SCRIPT = "require './test/test_helper'; #{STOP}; ARGV.each { |f| require f }; ARGV.clear".freeze
 
-  def passes?(copy, tests)
+  def passes?(copy, tests, database)
     files = tests.flat_map { |folder| Dir[File.join(copy, "test", folder, "**/*_test.rb")] }
-    gems = { "BUNDLE_GEMFILE" => File.join(@root, "Gemfile") }
-    pid = Process.spawn(gems, "bundle", "exec", "ruby", "-e", SCRIPT, *files,
+    settings = database.merge("BUNDLE_GEMFILE" => File.join(@root, "Gemfile"))
+    pid = Process.spawn(settings, "bundle", "exec", "ruby", "-e", SCRIPT, *files,
                         chdir: copy, out: File::NULL, err: File::NULL, pgroup: true)
     Timeout.timeout(SECONDS) { Process.wait2(pid).last.success? }
   rescue Timeout::Error

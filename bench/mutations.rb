@@ -18,18 +18,22 @@ module Mutations
   OPERATORS = { "<" => "<=", "<=" => "<", ">" => ">=", ">=" => ">", "==" => "!=", "!=" => "==", "&&" => "||",
                 "||" => "&&", "-" => "+", "*" => "/" }.freeze
   KEYWORDS = { "true" => "false", "false" => "true" }.freeze
-  # Numbers that only say how a figure is drawn or how long a text may be are told apart by hand, not here.
   EVEN = { on_int: ->(text) { (Integer(text.delete("_"), 10) + 1).to_s },
            on_float: ->(text) { text.match?(/\A0\.?0*\z/) ? "1.0" : "(#{text} * 1.25)" } }.freeze
+
+  # Lines that change nothing when they are changed: the place of a school or a rule in a list.
+  EQUIVALENT = /\A\s*POSITION = /
 
   module_function
 
   # @param path [String]
   # @return [Array<Mutation>]
   def of(path)
-    tokens = Ripper.lex(File.read(path))
+    source = File.read(path)
+    idle = source.lines.each_index.select { |i| source.lines[i].match?(EQUIVALENT) }.map(&:succ)
+    tokens = Ripper.lex(source)
     tokens.each_with_index.filter_map do |((line, column), type, text, state), i|
-      becomes = becomes(type, text, tokens, i)
+      becomes = becomes(type, text, tokens, i) unless idle.include?(line)
       Mutation.new(path: path, line: line, column: column, was: text, becomes: becomes) if becomes && state
     end
   end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../support/store_case"
+require_relative "../support/kept"
 require "minitest/mock"
 
 # Nobody can sign what they did not see; what is signed stays as it is.
@@ -244,6 +245,8 @@ end
 
 # Kept from earlier versions: these figures may never change under these rules.
 class KeptRatingsTest < StoreCase
+  include Kept
+
   def test_ratings_kept_from_earlier_versions_give_the_same_figures
     kept = JSON.parse(fixture("kept_ratings.json"))
 
@@ -251,19 +254,6 @@ class KeptRatingsTest < StoreCase
     kept.each do |rating|
       now = Actions::Canonical.plain(Actions::RatingInputs.core(rating["inputs"]).statement.to_h)
       assert_kept rating["statement"], now.slice(*rating["statement"].keys)
-    end
-  end
-
-  # Every word and every figure as stated; the numbers behind them to twelve digits, since a mathematics library may
-  # differ in the
-  # last one.
-  def assert_kept(expected, actual, at = "statement")
-    case expected
-    when Hash then expected.each { |key, value| assert_kept(value, actual.fetch(key), "#{at}.#{key}") }
-    when Array then expected.zip(actual).each { |e, a| assert_kept(e, a, at) }
-    when Float then assert_in_epsilon expected, actual, 1e-12, at
-    when nil then assert_nil actual, at
-    else assert_equal expected, actual, at
     end
   end
 end

@@ -52,7 +52,7 @@ class AtOnceTest < StoreCase
     at_once { |k| pulls.each_slice(PEOPLE) { |some| judge(some[k], "break", failed_part: "specimen") } }
 
     assert_equal "#{pulls.size} break", shown(@lot)[:summary]["counts_in_words"]
-    refute_equal Models::LotSummary::BEHIND, Models::LotSummary[@lot.id].wanted_key
+    assert_empty Models::LotSummary.dataset.behind
   end
 
   # The process that judged died before it brought the facts up.
@@ -60,7 +60,7 @@ class AtOnceTest < StoreCase
     pull = peak(@lot, "8.10")
     Actions::RefreshLot.stub(:settle, nil) { judge(pull, "break", failed_part: "specimen") }
 
-    assert_equal Models::LotSummary::BEHIND, Models::LotSummary[@lot.id].wanted_key
+    assert_equal [@lot.id], Models::LotSummary.dataset.behind.select_map(:lot_id)
     assert shown(@lot)[:summary]["computing"]
     nil while Actions::Worker.run_once
 

@@ -43,7 +43,8 @@ class WebCase < StoreCase
   end
 
   def save_draft(lot_id, draft_id, expect:, choices: {})
-    post path = "/api/lots/#{lot_id}/recordings", { draft_id: draft_id, choices: JSON.generate(choices) }
+    post path = "/api/lots/#{lot_id}/recordings", { draft_id: draft_id, choices: JSON.generate(choices) },
+         multipart: true
 
     assert_equal expect, last_response.status, last_response.body[0, 300]
     checked(:post, path)

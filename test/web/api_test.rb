@@ -112,7 +112,7 @@ class ApiTest < WebCase
                                                                                                  expect: 422)
     assert_equal ["torn.csv", 4], torn["error"].values_at("file", "line")
     post "/api/lots/#{made.id}/pulls", "{", "CONTENT_TYPE" => "application/json"
-    assert_equal 422, last_response.status
+    assert_equal 400, last_response.status
     get "/api/nothing"
     assert_equal 404, last_response.status
     assert_equal 0, made.pulls_dataset.count
@@ -171,8 +171,9 @@ class ApiTest < WebCase
     corrected = call(:post, "/api/pulls/#{pull.id}/measurements", { text: "8.3", unit: "kN", reason: "misread" },
                      expect: 201)
     assert_equal(%w[8.1 8.3], corrected["measurements"].map { |m| m["text"] })
-    call(:patch, "/api/pulls/#{pull.id}", { pulled_at: "2026-11-20T10:00:00Z", reason: "entered late" })
-    call(:patch, "/api/pulls/#{pull.id}", { pulled_at: "yesterday", reason: "entered late" }, expect: 422)
+    call(:patch, "/api/pulls/#{pull.id}", { pulled_at: "2026-11-20T10:00:00Z", reason: "late", version: 1 })
+    call(:patch, "/api/pulls/#{pull.id}", { note: "wet", reason: "seen late", version: 1 }, expect: 409)
+    call(:patch, "/api/pulls/#{pull.id}", { pulled_at: "yesterday", reason: "late", version: 2 }, expect: 422)
     version = call(:get, "/api/lots/#{pull.lot_id}")["lot"]["version"]
     call(:patch, "/api/lots/#{pull.lot_id}", { material: "Webbing", version: version })
     call(:patch, "/api/lots/#{pull.lot_id}", { material: "Rope", version: version }, expect: 409)

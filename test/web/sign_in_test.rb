@@ -77,10 +77,12 @@ class SignInTest < WebCase
     assert_equal 403, write(token: nil)
     assert_equal 403, write(token: "forged" * 8)
     assert_equal 403, write("HTTP_ORIGIN" => "https://elsewhere.example")
-    assert_equal 201, write("HTTP_ORIGIN" => "https://127.0.0.1")
+    assert_equal 403, write("HTTP_SEC_FETCH_SITE" => "cross-site")
+    assert_equal 403, write("HTTP_SEC_FETCH_SITE" => "same-site")
+    assert_equal 201, write("HTTP_ORIGIN" => "https://127.0.0.1", "HTTP_SEC_FETCH_SITE" => "same-origin")
     post "https://127.0.0.1/api/sign-in", JSON.generate(login: "x", password: "y"),
          "CONTENT_TYPE" => "application/json", "HTTP_ORIGIN" => "https://elsewhere.example"
-    refute_equal 200, last_response.status
+    assert_equal 403, last_response.status
   end
 
   def test_a_session_ends_with_time_with_a_new_password_and_with_whoever_leaves
@@ -116,6 +118,9 @@ class SignInTest < WebCase
   end
 
   def test_a_strange_host_is_refused
+    header "Host", "example.org" # what tests are sent to by default
+    get "/api/health"
+    assert_equal 403, last_response.status
     header "Host", "evil.example"
     get "https://evil.example/api/session"
     refute_equal 200, last_response.status

@@ -146,6 +146,7 @@ const measurement = (newtons: number): Schemas["Measurement"] => ({
 export function pullRow(id: number, newtons: number): Schemas["PullRow"] {
   return {
     id,
+    version: 1,
     uid: `01JPULL${id}`,
     number: id,
     specimen: id,

@@ -7,8 +7,10 @@ module MildAnvil
       module_function
 
       # @param values [Hash] pulled_at, note
+      # @param version [Integer, nil] of the pull as the person saw it
       # @return [Store::Models::Pull]
-      def call(pull_id:, values:, reason:, person_id:)
+      # @raise [Conflict] when it was changed meanwhile
+      def call(pull_id:, values:, reason:, person_id:, version: nil)
         person = People.fetch!(person_id)
         if reason.to_s.strip.empty?
           raise InvalidInput.new("A correction needs a reason",
@@ -16,10 +18,11 @@ module MildAnvil
         end
 
         Store::Database.write do
-          pull = Store::Models::Pull.locked!(pull_id)
+          pull = Store::Models::Pull.locked!(pull_id).refresh
+          Stale.refuse!(pull, version, "this pull")
           NewPull.refuse_future!(values[:pulled_at])
           before = values.keys.to_h { |name| [name, pull[name]] }
-          pull.update(values)
+          pull.update(version: pull.version + 1, **values)
           Store::Events.record(:change_pull, pull, person_id: person.id, lot_id: pull.lot_id, before: before,
                                                    after: values.merge(reason: reason.strip))
           RefreshLot.call(pull.lot)

@@ -9,7 +9,9 @@ module MildAnvil
       module_function
 
       # @return [Hash] events, total
+      # @raise [NotFound]
       def call(lot_id: nil, page: 1)
+        Store::Models::Lot.fetch!(lot_id) if lot_id
         rows = Store::Journal.events(lot_id)
         { events: rows.limit(PAGE, (page - 1) * PAGE).all.map { |row| event(row) }, total: rows.count, page: page }
       end

@@ -30,12 +30,14 @@ module MildAnvil
       end
 
       # @param values [Hash] any of name, roles, active, password_hash
+      # @param version [Integer, nil] of the person as the administrator saw them
       # @return [Store::Models::Person]
-      # @raise [Conflict] where nobody would be left to administer
-      def change(id:, values:, by:)
+      # @raise [Conflict] where nobody would be left to administer, or they were changed meanwhile
+      def change(id:, values:, by:, version: nil)
         actor = People.fetch!(by)
         Store::Database.write do
-          person = Store::Models::Person.fetch!(id)
+          person = Store::Models::Person.fetch!(id).lock!
+          Stale.refuse!(person, version, person.name)
           before = { name: person.name, roles: person.roles, active: person.active }
           check!(values[:roles]) if values[:roles]
           apply(person, values)
@@ -47,11 +49,12 @@ module MildAnvil
       end
 
       def row(person)
-        { id: person.id, name: person.name, roles: person.roles, active: person.active, login: person.account&.login }
+        { id: person.id, name: person.name, roles: person.roles, active: person.active, login: person.account&.login,
+          version: person.version }
       end
 
       def apply(person, values)
-        person.update(values.slice(:name, :active)) if values.slice(:name, :active).any?
+        person.update(version: person.version + 1, **values.slice(:name, :active))
         set_roles(person, values[:roles]) if values[:roles]
         account = person.account or return
         account.update(password_hash: values[:password_hash]) if values[:password_hash]

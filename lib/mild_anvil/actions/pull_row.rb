@@ -19,7 +19,8 @@ module MildAnvil
         preload = facts.preload(pull)
         { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number,
           feature: pull.feature.name,
-          origin: pull.origin, pulled_at: pull.pulled_at, note: pull.note, recording_id: pull.recording&.id,
+          origin: pull.origin, pulled_at: pull.pulled_at, note: pull.note,
+          version: pull.version, recording_id: pull.recording&.id,
           state: placed.state,
           state_reason: placed.reason, measurement: measurement(measured, figures),
           preload: figures.reading(preload&.value_si, preload&.resolution_si),

@@ -24,40 +24,56 @@ module MildAnvil
         Store::Models::LotSummary.dataset.fall_behind(lot.id)
       end
 
+      # As often as somebody else may change the lot while its facts are read, before they are kept from it.
+      TRIES = 3
+
       # Brings up what is behind after its transaction, once for all that change the lot at one time: whoever comes
-      # while another does it leaves it to them, and they look again before they go. Who dies leaves it to the worker.
+      # while another does it leaves it to them, and they look again before they go. Who dies, or goes while more comes
+      # in, leaves it to the worker.
       def settle(lot_id)
         return call(Store::Models::Lot.locked!(lot_id)) if Store::Database.writing?
 
-        while behind?(lot_id)
-          done = Store::NamedLock.try("anvil-refresh-#{lot_id}") do
-            Store::Database.write { call(Store::Models::Lot.locked!(lot_id)) }
-          end
-          break unless done
+        (TRIES + 1).times do |tried|
+          mark = mark_of(lot_id) or break
+          Store::NamedLock.try("anvil-refresh-#{lot_id}") { bring_up(lot_id, mark, locked: tried == TRIES) } or break
         end
       end
 
-      def behind?(lot_id)
-        Store::Models::LotSummary.where(lot_id: lot_id).get(:wanted_key) == Store::Models::LotSummary::BEHIND
+      # @return [String, nil] nil where nothing is behind
+      def mark_of(lot_id)
+        key = Store::Models::LotSummary.where(lot_id: lot_id).get(:wanted_key)
+        key if key&.start_with?(Store::Models::LotSummary::BEHIND)
       end
-      private_class_method :behind?
+      private_class_method :mark_of
+
+      # Read without the lot's lock, so that nobody who judges waits for it; kept if nothing was changed meanwhile.
+      def bring_up(lot_id, mark, locked:)
+        lot = Store::Models::Lot.fetch!(lot_id)
+        return Store::Database.write { call(Store::Models::Lot.locked!(lot_id)) } if locked || lot.dependent_ids.any?
+
+        row = Store::Models::LotSummary[lot_id]
+        Store::Models::LotSummary.where(lot_id: lot_id, wanted_key: mark).update(values(lot, row))
+      end
+      private_class_method :bring_up
 
       def refresh(lot)
-        facts = LotFacts.new(lot)
-        inputs = RatingInputs.call(facts)
-        key = RatingInputs.key(inputs)
         row = Store::Models::LotSummary[lot.id]
-        content = SummaryFacts.call(facts, inputs)
-        rating = row.rating_h if row&.rating_key == key
-        save(lot.id, row, facts: JSON.generate(content), wanted_key: key, changed_at: Time.now,
-                          state: SummaryFacts.next_step(content, rating), **SummaryFacts.described(facts))
+        values = values(lot, row)
+        row ? row.update(values) : Store::Models::LotSummary.create(lot_id: lot.id, **values)
       end
       private_class_method :refresh
 
-      def save(lot_id, row, **values)
-        row ? row.update(values) : Store::Models::LotSummary.create(lot_id: lot_id, **values)
+      # @return [Hash] columns of the summary
+      def values(lot, row)
+        facts = LotFacts.new(lot)
+        inputs = RatingInputs.call(facts)
+        key = RatingInputs.key(inputs)
+        content = SummaryFacts.call(facts, inputs)
+        rating = row.rating_h if row&.rating_key == key
+        { facts: JSON.generate(content), wanted_key: key, changed_at: Time.now,
+          state: SummaryFacts.next_step(content, rating), **SummaryFacts.described(facts) }
       end
-      private_class_method :save
+      private_class_method :values
 
       # Puts a computed rating beside the facts, unless they have changed meanwhile.
       # @param lot_id [Integer]

@@ -34,7 +34,7 @@ module MildAnvil
         person = People.fetch!(person_id)
         Store::Database.write do
           lot = Store::Models::Lot.locked!(lot_id)
-          refuse_stale!(lot, version)
+          Stale.refuse!(lot, version, "this lot")
           before = values.except(*PARTS).keys.to_h do |key|
             [key, lot[key]]
           end.merge(AskParts.seen(lot, values.keys & PARTS))
@@ -54,15 +54,6 @@ module MildAnvil
         given[:display_unit] ? given : given.merge(display_unit: measurand.units.first.symbol)
       end
       private_class_method :columns
-
-      def refuse_stale!(lot, version)
-        return if version.nil? || lot.version == version
-
-        raise Conflict.new("Somebody else changed this lot while you were typing. Nothing was saved; load it again " \
-                           "and repeat your change",
-                           version: lot.version)
-      end
-      private_class_method :refuse_stale!
 
       # @param was [String, nil] what it measured before
       def check!(lot, was: nil)

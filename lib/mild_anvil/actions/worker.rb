@@ -10,7 +10,10 @@ module MildAnvil
       module_function
 
       # @return [Boolean] whether there was something to do
-      def run_once = compute_waiting || refresh_stale
+      def run_once
+        bring_up_behind
+        compute_waiting || refresh_stale
+      end
 
       # Until the block says stop. A lost database is waited for.
       def run_until
@@ -23,6 +26,12 @@ module MildAnvil
           end
         end
       end
+
+      # Facts that somebody left behind when their process died, or more came in than they could wait for.
+      def bring_up_behind
+        Store::Models::LotSummary.dataset.behind.select_map(:lot_id).each { |lot_id| RefreshLot.settle(lot_id) }
+      end
+      private_class_method :bring_up_behind
 
       def compute_waiting
         row = Store::Models::Computation.dataset.waiting.first or return false

@@ -6,7 +6,7 @@ module MildAnvil
   module Web
     # The HTTP face: parse, call one action, present. No rule of the job lives here.
     class Application < Sinatra::Base
-      LOOPBACK = %w[127.0.0.1 localhost ::1 example.org].freeze
+      LOOPBACK = %w[127.0.0.1 localhost ::1].freeze
       POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; frame-ancestors " \
                "'none'; " \
                "base-uri 'none'; form-action 'self'"
@@ -45,7 +45,7 @@ module MildAnvil
       end
 
       get "/api/*" do
-        raise NotFound.new("there is nothing at #{request.path}", path: request.path)
+        raise Refused.nothing_at(request)
       end
 
       register Routes::Page

@@ -15,10 +15,10 @@ module MildAnvil
       def call(parameters, given)
         wrong = {}
         values = parameters.filter_map do |parameter|
-          text = given[parameter["name"]].to_s
-          next if text.empty?
+          text = given[parameter["name"]]
+          next if text.to_s.empty?
 
-          [parameter["name"].to_sym, value(text, parameter["schema"])]
+          [parameter["name"].to_sym, value(plain(text), parameter["schema"])]
         rescue ArgumentError => e
           wrong[parameter["name"].to_sym] = e.message
           nil
@@ -27,6 +27,15 @@ module MildAnvil
 
         values.to_h
       end
+
+      # Rack makes lists and tables of some; a column takes no NUL.
+      def plain(text)
+        raise ArgumentError, "must be one value" unless text.is_a?(String)
+        raise ArgumentError, "must be UTF-8 text" unless text.dup.force_encoding(Encoding::UTF_8).valid_encoding?
+
+        text.delete("\0")
+      end
+      private_class_method :plain
 
       def value(text, schema)
         case schema["type"]

@@ -19,6 +19,7 @@ module MildAnvil
       # @raise [NotFound] for an id that is none; [InvalidInput] with every wrong field at once
       def initialize(operation, request, params)
         @operation = operation
+        ContentKind.check!(request, operation.content_types)
         @path = operation.parameters("path").to_h do |parameter|
           [parameter["name"].to_sym, path_value(parameter, params)]
         end
@@ -32,7 +33,7 @@ module MildAnvil
       private
 
       def path_value(parameter, params)
-        text = params[parameter["name"]].to_s
+        text = params[parameter["name"]].to_s.dup.force_encoding(Encoding::UTF_8).scrub("?")
         words = parameter.dig("schema", "enum")
         return text if words&.include?(text)
         return text.to_i if words.nil? && ID.match?(text)
@@ -42,13 +43,19 @@ module MildAnvil
 
       def read_body(request)
         text = request.body&.read(MAX_BODY_BYTES + 1).to_s
-        raise InvalidInput.new("the body is larger than 1 MB", fields: {}) if text.bytesize > MAX_BODY_BYTES
+        raise Refused.new(Refused::TOO_LARGE, "The body is larger than 1 MB") if text.bytesize > MAX_BODY_BYTES
 
-        given = text.empty? ? {} : JSON.parse(text.dup.force_encoding(Encoding::UTF_8))
+        given = text.empty? ? {} : parsed(text.dup.force_encoding(Encoding::UTF_8))
         Violations.check!(@operation.body_schema, given)
         PlainValues.of(given)
+      end
+
+      def parsed(text)
+        raise Refused.new(Refused::MALFORMED, "The body is no UTF-8 text") unless text.valid_encoding?
+
+        PlainValues.sound!(JSON.parse(text))
       rescue JSON::ParserError => e
-        raise InvalidInput.new("the body is no JSON: #{e.message.scrub[0, 80]}", fields: {})
+        raise Refused.new(Refused::MALFORMED, "The body is no JSON: #{e.message.scrub[0, 80]}")
       end
 
       def once_key_of(request)

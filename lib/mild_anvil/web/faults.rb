@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Web
-    # One place where errors become answers: {error: {kind, message, fields, details}}.
+    # One place where errors become answers: {error: {kind, message, fields, details}}. What the sender did wrong is
+    # never a fault of ours, and a fault of ours is never theirs.
     module Faults
       STATUS = { InvalidInput => 422, NotFound => 404, Conflict => 409, InsufficientData => 409, Forbidden => 403,
                  NotSignedIn => 401,
@@ -11,7 +12,10 @@ module MildAnvil
       FAULT = "Something went wrong inside: nothing was saved. The log has the details"
 
       def self.registered(app)
-        app.error(MildAnvil::Error) { |fault| json({ error: Faults.body(fault) }, status: Faults.status(fault)) }
+        app.helpers Answers
+        app.error(MildAnvil::Error) { |fault| answer(fault) }
+        app.error(Sinatra::NotFound) { |_| answer(Refused.nothing_at(request)) }
+        app.error(Sinatra::BadRequest) { |fault| answer(Faults.malformed(fault)) }
         app.error Sequel::DatabaseError do |fault|
           warn "#{fault.class}: #{fault.message}"
           json({ error: { kind: "database", message: DATABASE, fields: {} } }, status: 503)
@@ -22,7 +26,21 @@ module MildAnvil
         end
       end
 
-      def self.status(fault) = STATUS.find { |kind, _| fault.is_a?(kind) }&.last || 500
+      # An error as an answer.
+      module Answers
+        def answer(fault)
+          headers fault.headers if fault.is_a?(Refused)
+          json({ error: Faults.body(fault) }, status: Faults.status(fault))
+        end
+      end
+
+      def self.status(fault)
+        fault.is_a?(Refused) ? fault.status : STATUS.find { |kind, _| fault.is_a?(kind) }&.last || 500
+      end
+
+      def self.malformed(fault)
+        Refused.new(Refused::MALFORMED, "The request cannot be read: #{fault.message.scrub('?')[0, 120]}")
+      end
 
       def self.body(fault)
         { kind: fault.class.name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, message: fault.message,

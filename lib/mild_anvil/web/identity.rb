@@ -8,6 +8,15 @@ module MildAnvil
     module Identity
       BEARER = /\ABearer (\S+)\z/
 
+      SAME_SITE = [nil, "same-origin", "none"].freeze # "none": typed by a person
+
+      # What browsers say of where a request comes from; scripts say nothing.
+      # @param request [Rack::Request]
+      def self.own_page?(request)
+        origin = request.get_header("HTTP_ORIGIN")
+        SAME_SITE.include?(request.get_header("HTTP_SEC_FETCH_SITE")) && (origin.nil? || origin == request.base_url)
+      end
+
       # @return [Hash, nil] id, name, roles
       def person
         return @person if defined?(@person)
@@ -30,8 +39,7 @@ module MildAnvil
       def trust!
         return if request.safe? || by_key?
 
-        origin = request.env["HTTP_ORIGIN"]
-        raise Forbidden, "This request comes from another site" unless origin.nil? || origin == request.base_url
+        raise Forbidden, "This request comes from another site" unless Identity.own_page?(request)
         return if csrf.accepts?(request.env)
 
         raise Forbidden,

@@ -42,6 +42,9 @@ module MildAnvil
         @body_schema ||= @description.at("paths", path, verb, "requestBody", "content", JSON_TYPE, "schema")
       end
 
+      # @return [Array<String>] media types of the body; empty where none is taken
+      def content_types = @row.dig("requestBody", "content").to_h.keys
+
       # @return [Array<Hash>] name, in, schema
       def parameters(place) = @row.fetch("parameters", []).select { |parameter| parameter["in"] == place }
     end

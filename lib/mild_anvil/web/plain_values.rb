@@ -8,7 +8,33 @@ module MildAnvil
     module PlainValues
       TIMES = %i[pulled_at at].freeze
 
+      LARGEST_INTEGER = (2**53) - 1 # beyond it, JSON's readers disagree
+
       module_function
+
+      # @param value [Object] as parsed
+      # @return [Object] the same
+      # @raise [InvalidInput] for a number that no column and no other program could hold, or half a letter
+      def sound!(value)
+        case value
+        when Hash then value.each { |key, v| [key, v].each { |part| sound!(part) } }
+        when Array then value.each { |v| sound!(v) }
+        when Numeric then number!(value)
+        when String then half! unless value.valid_encoding?
+        end
+        value
+      end
+
+      def number!(value)
+        beyond! unless value.is_a?(Integer) ? value.abs <= LARGEST_INTEGER : value.finite?
+      end
+      private_class_method :number!
+
+      def beyond! = raise(InvalidInput.new("A number is too large", fields: {}))
+      private_class_method :beyond!
+
+      def half! = raise(InvalidInput.new("A text holds half a letter: it is no Unicode", fields: {}))
+      private_class_method :half!
 
       # @raise [InvalidInput]
       def of(value, name = nil)

@@ -28,7 +28,8 @@ module MildAnvil
       end
 
       plugin :middleware
-      plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i
+      plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i,
+                           error_handler: ->(r) { r.halt(SignIn.refusal(400, "The body is no JSON")) }
       plugin :rodauth, json: :only do
         enable :json, :login, :logout, :lockout, :active_sessions, :session_expiration, :argon2
         db Sequel::Model.db
@@ -61,8 +62,31 @@ module MildAnvil
 
       route do |r|
         env["rodauth"] = rodauth
-        r.on("api") { r.rodauth } if PATHS.include?(r.path) && SignIn.own_page?(env)
+        if PATHS.include?(r.path_info)
+          SignIn.check!(r)
+          r.on("api") { r.rodauth }
+        end
         nil
+      end
+
+      # @raise [Roda's halt] for what cannot be a name and a password
+      def self.check!(request)
+        request.halt(refusal(403, "This request comes from another site")) unless Identity.own_page?(request)
+        request.halt(refusal(405, "Signing in and out takes POST", "allow" => "POST")) unless request.post?
+        return if request.media_type == "application/json" && texts?(request.POST)
+
+        request.halt(refusal(415, "Name and password come as texts in JSON: Content-Type application/json"))
+      end
+
+      def self.texts?(given)
+        given.is_a?(Hash) && given.values.all? { |t| t.is_a?(String) && t.valid_encoding? && !t.include?("\0") }
+      end
+      private_class_method :texts?
+
+      # @return [Array] a Rack answer
+      def self.refusal(status, message, headers = {})
+        [status, { "content-type" => "application/json", "cache-control" => "no-store", **headers },
+         [JSON.generate(error: { kind: "refused", message: message, fields: {} })]]
       end
 
       # Errors in the form of all others.
@@ -72,12 +96,6 @@ module MildAnvil
         field, words = body["field-error"]
         { error: { kind: KINDS.fetch(status || 401, "invalid_input"), message: body["error"],
                    fields: field ? { field => words } : {} } }
-      end
-
-      # @return [Boolean] false for a page of another site
-      def self.own_page?(env)
-        origin = env["HTTP_ORIGIN"]
-        origin.nil? || origin == Rack::Request.new(env).base_url
       end
     end
   end

@@ -28,7 +28,7 @@ module MildAnvil
       end
 
       def choices_given
-        given = JSON.parse(params[:choices].to_s.empty? ? "{}" : params[:choices])
+        given = PlainValues.sound!(JSON.parse(params[:choices].to_s.empty? ? "{}" : params[:choices]))
         Violations.check!(Description.shared.schema("Choices"), given)
         PlainValues.of(given)
       rescue JSON::ParserError

@@ -2,7 +2,7 @@ import type { Schemas } from "@/api/client";
 import { plainNumber } from "@/format/figure";
 import { empty, type Ask } from "./askForm";
 
-type Change = Schemas["LotChange"];
+type Change = Omit<Schemas["LotChange"], "version">;
 
 /** What a save sends: no more than what differs from what the server knew. */
 export function changeOf(ask: Ask, known: Ask): Change {

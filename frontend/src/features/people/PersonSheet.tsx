@@ -52,7 +52,7 @@ function send(person: Row | "new", { login, password, ...rest }: Person) {
       api.POST("/api/people", { body: { name: rest.name, roles: rest.roles, login: login.trim(), password } }),
     );
   }
-  const body = { ...rest, ...(password ? { password } : {}) };
+  const body = { ...rest, version: person.version, ...(password ? { password } : {}) };
   return answer(api.PATCH("/api/people/{id}", { params: { path: { id: person.id } }, body }));
 }
 

@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { renderInLot, serve } from "@/test/render";
 import { PeoplePage } from "./PeoplePage";
 
-const WREN = { id: 1, name: "Wren Ashdown", roles: ["technician"], active: true, login: "wren" };
+const WREN = { id: 1, name: "Wren Ashdown", roles: ["technician"], active: true, login: "wren", version: 3 };
 
 describe("people", () => {
   it("are taken in with roles and a first password", async () => {

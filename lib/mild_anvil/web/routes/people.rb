@@ -16,8 +16,8 @@ module MildAnvil
             json(Actions::ManagePeople.row(added), status: 201)
           end
           app.operation("changePerson") do |given|
-            changed = Actions::ManagePeople.change(id: given.id, values: PasswordParam.hashed(given.body),
-                                                   by: person_id)
+            changed = Actions::ManagePeople.change(id: given.id, by: person_id, version: given.body[:version],
+                                                   values: PasswordParam.hashed(given.body.except(:version)))
             json(Actions::ManagePeople.row(changed))
           end
           app.operation("tokens") { |_| json(Actions::Tokens.list(person_id: person_id)) }

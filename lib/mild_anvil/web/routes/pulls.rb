@@ -27,9 +27,8 @@ module MildAnvil
         def self.corrected(app)
           app.operation("pull") { |given| json(Actions::ShowPull.call(pull_id: given.id)) }
           app.operation("changePull") do |given|
-            values = given.body.except(:reason)
-            Actions::ChangePull.call(pull_id: given.id, values: values, reason: given.body[:reason],
-                                     person_id: person_id)
+            Actions::ChangePull.call(pull_id: given.id, values: given.body.except(:reason, :version),
+                                     **given.body.slice(:reason, :version), person_id: person_id)
             json(Actions::ShowPull.call(pull_id: given.id))
           end
           app.operation("correctReading") do |given|
