@@ -12,7 +12,8 @@ class Served
     @port = Launch.any_free_port
     @key = MildAnvil::Actions::Tokens.issue(person_id: Bench.person.id, name: "bench").last
     env = { "RACK_ENV" => "production" }
-    quiet = { chdir: Launch::ROOT, out: File::NULL, err: File::NULL }
+    log = File.join(Launch::VAR, "log", "bench.log")
+    quiet = { chdir: Launch::ROOT, out: log, err: %i[child out] }
     started = [Launch.web_server("tcp://127.0.0.1:#{@port}"), %w[bundle exec ruby bin/worker]].map do |words|
       Process.spawn(env, *words, **quiet)
     end

@@ -61,6 +61,22 @@ class JudgingTest < StoreCase
   end
 
   # A void of 30 kN leaves nothing behind; neither does a reading that was mistyped and corrected.
+  # A pull by itself is read without the rest of its lot.
+  def test_a_pull_shown_alone_is_what_its_lot_shows
+    made = lot
+    %w[8.1 8.4 5.0].each.with_index(1) { |text, i| break_at(made, text, specimen_number: i, feature_name: "end A") }
+    judge(peak(made, "4.1", specimen_number: 1, feature_name: "end B"), "void", reason: "wrong pin")
+    again = peak(made, "4.4", specimen_number: 2, feature_name: "end B")
+    judge(again, "at_least", failed_part: "connector")
+    break_at(made, "7.9", specimen_number: 2, feature_name: "end B")
+    Actions::RecordLoad.call(lot_id: made.id, specimen_number: 3, source: "transport", text: "3", unit: "kN",
+                             person_id: person.id)
+    rows = shown(made)[:pulls]
+
+    assert_equal([6, %w[counted superseded void]], [rows.size, rows.map { |r| r[:state] }.uniq.sort])
+    rows.each { |row| assert_equal row, Actions::ShowPull.call(pull_id: row[:id]).slice(*row.keys) }
+  end
+
   def test_what_was_voided_or_corrected_loaded_nothing
     made = lot
     wrong = peak(made, "30.0", specimen_number: 1, feature_name: "end A")

@@ -9,8 +9,10 @@ module MildAnvil
 
       # @param lot [Store::Models::Lot]
       # @param what_if [Hash] rated_quantity, preloaded to try instead of the lot's
-      def initialize(lot, what_if: {})
+      # @param specimen_id [Integer, nil] for the pulls of one specimen alone: what places a pull lies within it
+      def initialize(lot, what_if: {}, specimen_id: nil)
         @lot = lot
+        @specimen_id = specimen_id
         @terms = lot.terms
         @what_if = what_if
       end
@@ -19,7 +21,13 @@ module MildAnvil
       def preloaded = @what_if[:preloaded] || terms.preloaded
 
       # @return [Array<Store::Models::Pull>]
-      def pulls = @pulls ||= Store::Models::Pull.where(lot_id: lot.id).with_everything.all
+      def pulls
+        @pulls ||= begin
+          rows = Store::Models::Pull.where(lot_id: lot.id)
+          rows = rows.of_specimen(@specimen_id) if @specimen_id
+          rows.with_everything.all
+        end
+      end
 
       # @return [Array<Core::Judgement::Observations::Placed>] in the order of pulls
       def placed

@@ -51,8 +51,8 @@ module MildAnvil
         lot = Store::Models::Lot.fetch!(lot_id)
         return Store::Database.write { call(Store::Models::Lot.locked!(lot_id)) } if locked || lot.dependent_ids.any?
 
-        row = Store::Models::LotSummary[lot_id]
-        Store::Models::LotSummary.where(lot_id: lot_id, wanted_key: mark).update(values(lot, row))
+        values = values(lot, Store::Models::LotSummary[lot_id])
+        Store::Database.write { Store::Models::LotSummary.where(lot_id: lot_id, wanted_key: mark).update(values) }
       end
       private_class_method :bring_up
 

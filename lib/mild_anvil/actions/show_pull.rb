@@ -9,7 +9,7 @@ module MildAnvil
       # @return [Hash]
       def call(pull_id:)
         pull = Store::Models::Pull.fetch!(pull_id)
-        facts = LotFacts.new(pull.lot)
+        facts = LotFacts.new(pull.lot, specimen_id: pull.feature.specimen_id)
         at = facts.pulls.index { |row| row.id == pull.id }
         figures = Figures.of(pull.lot)
         loaded = facts.pulls[at]

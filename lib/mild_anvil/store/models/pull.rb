@@ -15,6 +15,8 @@ module MildAnvil
         one_to_many :measurements, class: "MildAnvil::Store::Models::Measurement", key: :pull_id, order: :id
 
         dataset_module do
+          def of_specimen(id) = where(feature_id: Feature.where(specimen_id: id).select(:id))
+
           # With all that a rating and a list of pulls need, in a handful of queries whatever their number.
           def with_everything
             recordings = ->(rows) { rows.select(:id, :pull_id, :source_file_id).eager(:source_file) }
