@@ -4,6 +4,7 @@ require "bundler/setup"
 require "mild_anvil"
 require "rack/mock"
 require "tempfile"
+require_relative "growth"
 require_relative "judging"
 require_relative "many_files"
 
@@ -219,6 +220,6 @@ end
 
 MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
-parts = ARGV.empty? ? %w[script opening statistics findings import window files rack judging lenders] : ARGV
-SERVED = { "files" => ManyFiles, "judging" => Judging }.freeze
+parts = ARGV.empty? ? %w[script opening statistics findings import window files rack judging lenders growth] : ARGV
+SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

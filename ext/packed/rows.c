@@ -18,6 +18,8 @@ typedef struct {
 static const double POWERS[] = {1e0,  1e1,  1e2,  1e3,  1e4,  1e5,  1e6,  1e7,  1e8,  1e9,  1e10, 1e11,
                                 1e12, 1e13, 1e14, 1e15, 1e16, 1e17, 1e18, 1e19, 1e20, 1e21, 1e22};
 
+static const double LARGEST = 1e20; /* NumberStyle::LARGEST */
+
 static inline int digit(char c) { return c >= '0' && c <= '9'; }
 
 /* One fraction written as digits: exact where the digits fit 53 bits and the power of ten is exact, else by strtod. */
@@ -25,7 +27,7 @@ static int assemble(uint64_t digits, int count, int exponent, const char *from, 
                     size_t thousands_size, double *out) {
   if (count <= 15 && exponent >= -22 && exponent <= 22) {
     *out = exponent < 0 ? (double)digits / POWERS[-exponent] : (double)digits * POWERS[exponent];
-    return 1;
+    return *out <= LARGEST;
   }
   char buffer[64];
   size_t size = 0;
@@ -37,7 +39,7 @@ static int assemble(uint64_t digits, int count, int exponent, const char *from, 
   if (from < to) return 0;
   buffer[size] = 0;
   *out = strtod(buffer, NULL);
-  return isfinite(*out);
+  return fabs(*out) <= LARGEST; /* false for what is no number */
 }
 
 static int number(Cursor *c, double *out) {

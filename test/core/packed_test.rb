@@ -43,7 +43,7 @@ class PackedTest < CoreCase
     end
   end
 
-  NUMBERS = %w[0 -0.5 +12.25 .75 3. 1e3 -2.5E-4 123456789012345678 0.1 4.35 2.2250738585072014e-308 1e300
+  NUMBERS = %w[0 -0.5 +12.25 .75 3. 1e3 -2.5E-4 123456789012345678 0.1 4.35 2.2250738585072014e-308 1e20
                0.30000000000000004 9007199254740993 5e-324 000123.4500].freeze
 
   # Every number as Ruby itself reads it, to the last bit.
@@ -66,7 +66,8 @@ class PackedTest < CoreCase
 
   # It stops at the first line that is not plain, and leaves that line to others.
   def test_it_takes_nothing_that_is_no_number
-    ["x", "1.2.3", "1,2,3", "--1", "1e", "1 2", "0x10", "12:61:00", "inf", "1_000", "\u22125"].each do |bad|
+    ["x", "1.2.3", "1,2,3", "--1", "1e", "1 2", "0x10", "12:61:00", "inf", "1_000", "\u22125", "1e300", "-1e21",
+     "1e400", "9e20"].each do |bad|
       buffers = [+"".b, +"".b]
       offset, rows = Packed.parse_rows("1,2\n#{bad},3\n4,5\n".b, 0, [",", ".", "", "nn"], [1.0, 1.0], buffers)
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "timeout"
+require "zlib"
 require_relative "../test_helper"
 
 # Made-up dialects, and files that were cut off, mangled or mixed: each is read, asked about or refused in words, soon.
@@ -82,6 +83,9 @@ class FuzzTest < CoreCase
     end
   end
 
+  GIANTS = %w[1e400 -1e308 1e20 9999999999999999999999 0e0 -0.0 1e-320].freeze
+  ODD = ["NaN", "inf", "#REF!", "=1+1", "2026-01-05", "12:61", "0x1F", "1 2", "\xC3\xBC".b, "--", "1,2,3"].freeze
+
   # What can happen to a file on its way: each change takes and gives binary text.
   HARMS = {
     cut: ->(bytes, random) { bytes.byteslice(0, random.rand(bytes.bytesize)) },
@@ -97,7 +101,23 @@ class FuzzTest < CoreCase
     hole: ->(bytes, random) { bytes.dup.tap { |b| b[random.rand(b.bytesize), random.rand(800)] = "" } },
     zeros: ->(bytes, random) { bytes.dup.tap { |b| b[random.rand(b.bytesize), 0] = "\0" * random.rand(900) } },
     marks: ->(bytes, random) { bytes.tr(%w[, ; .].sample(random: random), %w[; , |].sample(random: random)) },
-    blanks: ->(bytes, random) { bytes.gsub(/\d+/) { |d| random.rand(20).zero? ? "" : d } }
+    blanks: ->(bytes, random) { bytes.gsub(/\d+/) { |d| random.rand(20).zero? ? "" : d } },
+    giants: lambda { |bytes, random|
+      bytes.gsub(/\d+[.,]\d+/) do |d|
+        random.rand(200).zero? ? GIANTS.sample(random: random) : d
+      end
+    },
+    repeats: ->(bytes, random) { bytes.lines.flat_map { |line| [line] * (random.rand(30).zero? ? 40 : 1) }.join },
+    stretched: ->(bytes, random) { bytes.sub("\n") { "\n#{'x,' * random.rand(90_000)}\n" } },
+    titled: ->(bytes, random) { bytes.sub(/[[:alpha:]]+/) { |word| word * random.rand(400) } },
+    rated: ->(bytes, random) { "Sampling rate: #{%w[0 -1 1e9 nan 0.000001].sample(random: random)} Hz\n".b + bytes },
+    packed: ->(bytes, random) { Zlib.gzip(bytes).then { |z| random.rand(3).zero? ? z[0, random.rand(z.size)] : z } },
+    odd_cells: lambda { |bytes, random|
+      bytes.gsub(/(?<=[,;\t])\d+/) do |d|
+        random.rand(60).zero? ? ODD.sample(random: random) : d
+      end
+    },
+    turned: ->(bytes, _) { bytes.lines.reverse.join }
   }.freeze
 
   HARMS.each_key do |harm|
@@ -112,7 +132,8 @@ class FuzzTest < CoreCase
       reading = read_file(bytes)
       return assert(reading.questions.all? { |q| q[:text].size > 15 }) unless reading.ready?
 
-      Curve::Analysis.new(reading.recording).findings.each { |f| assert_operator f.because.size, :>, 8 }
+      found = Curve::Analysis.new(reading.recording).findings.each { |f| assert_operator f.because.size, :>, 8 }
+      JSON.generate([reading.to_h, found.map(&:to_h)]) # no NaN, no infinity
     rescue MildAnvil::InvalidInput => e
       assert_operator e.message.size, :>, 20
     end

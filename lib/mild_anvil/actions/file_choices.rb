@@ -15,9 +15,10 @@ module MildAnvil
         choices.new(**given.slice(*choices.members))
       end
 
-      # @param path [String] of a file that was uploaded
+      # @param file [Tempfile] that was uploaded, without a name
       # @return [Devices::Delimited::Source]
-      def source(path) = Devices::Delimited::Source.file(path)
+      # @raise [InvalidInput] for a gzip file that cannot be unpacked
+      def source(file) = Devices::Delimited::Source.uploaded(file)
     end
   end
 end

@@ -38,6 +38,7 @@ module MildAnvil
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",
                 "Referrer-Policy" => "no-referrer"
+        headers "Cache-Control" => "no-store" if request.path_info.start_with?("/api/")
       end
 
       get "/api/openapi.json" do

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "erb"
 require "json"
 
 module MildAnvil
@@ -10,7 +11,6 @@ module MildAnvil
 
       def json(value, status: 200)
         content_type "application/json"
-        headers "Cache-Control" => "no-store"
         self.status status
         JSON.generate(Replies.plain(value))
       end
@@ -28,9 +28,16 @@ module MildAnvil
 
       def send_paper(paper)
         content_type paper.type
-        place = INLINE.include?(paper.type) ? "inline" : "attachment"
-        headers "Content-Disposition" => "#{place}; filename=\"#{paper.name}\"", "Cache-Control" => "no-store"
+        hand_out(paper.name, INLINE.include?(paper.type) ? "inline" : "attachment")
         paper.content
+      end
+
+      # Source: RFC 6266 and 8187. A name in any script, and one in plain letters for what knows no better.
+      def hand_out(name, place = "attachment")
+        plain = name.unicode_normalize(:nfkd).gsub(/[^ -~]/, "").gsub(/["\\%;]/, "_")
+        plain = "file#{File.extname(plain)}" if File.basename(plain, ".*").strip.empty?
+        headers "Content-Disposition" => "#{place}; filename=\"#{plain}\"; " \
+                                         "filename*=UTF-8''#{ERB::Util.url_encode(name)}"
       end
     end
   end

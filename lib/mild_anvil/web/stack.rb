@@ -26,6 +26,8 @@ module MildAnvil
       # @return [#call] a Rack application
       def build(secret: SessionSecret.read(SECRET_FILE))
         Rack::Builder.app do
+          use Patience
+          use NamelessUploads
           use KeepSecret, secret
           use Rack::Session::Cookie, key: COOKIE, secret: secret, same_site: :strict, httponly: true, secure: true,
                                      assume_ssl: true

@@ -8,12 +8,13 @@ module MildAnvil
       def upload
         file = uploaded
         check_size!(file[:tempfile].size)
-        [Upload.name_of(file), Actions::FileChoices.source(file[:tempfile].path), choices_given]
+        [Upload.name_of(file), Actions::FileChoices.source(file[:tempfile]), choices_given]
       end
 
       # Names come as bytes; those of any script are kept.
       def self.name_of(file)
-        file[:filename].to_s.dup.force_encoding(Encoding::UTF_8).scrub("?").gsub(%r{[/\\\0]}, "_")[0, 200]
+        name = file[:filename].to_s.dup.force_encoding(Encoding::UTF_8).scrub("?").gsub(%r{[/\\\0]}, "_")
+        name.delete_suffix(".gz")[0, 200]
       end
 
       # @return [Hash] filename, tempfile

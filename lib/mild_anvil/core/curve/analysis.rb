@@ -47,7 +47,8 @@ module MildAnvil
 
         # @return [Array<Finding>] of all registered findings, in order of time
         def findings
-          @findings ||= Findings.all.flat_map { |kind| of(kind) }.sort_by.with_index { |f, i| [f.at_seconds || 0.0, i] }
+          @findings ||= Findings.all.flat_map { |kind| of(kind) }.map { |finding| Sound.of(finding) }
+                                .sort_by.with_index { |finding, i| [finding.at_seconds || 0.0, i] }
         end
 
         # @return [Array<Finding>] of one kind; computed once, for those that build on each other

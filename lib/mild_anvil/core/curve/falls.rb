@@ -48,7 +48,7 @@ module MildAnvil
             a.last == 1 && b.last == -1 && @forces[a.first] >= LEAST_LEVEL_SHARE * @peak
           end
           falls = pairs.map { |a, b| fall(a.first, b.first) }
-          recoveries(falls)
+          Recoveries.new(@analysis.packed, @forces, @analysis.peak_index).call(falls)
           falls.each { |f| f.kind = kind(f) }
         end
 
@@ -66,18 +66,6 @@ module MildAnvil
           Fall.new(top: top, bottom: bottom, start: start, finish: finish, drop: drop, level: level,
                    seconds: @axis[finish] - @axis[start],
                    slide: @analysis.travel&.from(start, finish))
-        end
-
-        # Each top is passed again by the first later top that is higher, or never.
-        def recoveries(falls)
-          peak = @analysis.peak_index
-          falls.each_with_index do |f, i|
-            next if f.top >= peak
-
-            stop = falls[(i + 1)..].find { |later| later.level > f.level }&.top || peak
-            at = PackedSearch.walk(@analysis.packed, f.bottom, stop, high: f.level)
-            f.recovers = at if @forces[at] > f.level
-          end
         end
 
         def kind(fall)

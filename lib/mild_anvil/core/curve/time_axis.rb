@@ -29,6 +29,7 @@ module MildAnvil
           @start_seconds = start_seconds
           @interval_seconds = interval_seconds
           @stamps = stamps
+          @typical_interval_seconds = usual_gap
           freeze
         end
 
@@ -37,13 +38,7 @@ module MildAnvil
         def end_seconds = self[size - 1]
 
         # @return [Float] the usual time from one sample to the next
-        def typical_interval_seconds
-          return interval_seconds if even?
-          return 0.0 if size < 2
-
-          gaps = stamps.each_cons(2).first(SAMPLED_GAPS).map { |a, b| b - a }
-          gaps.sort[gaps.size / 2]
-        end
+        attr_reader :typical_interval_seconds
 
         SAMPLED_GAPS = 10_000
         # Readings of long tests stand ever farther apart: gaps there are meant.
@@ -63,6 +58,17 @@ module MildAnvil
           return 0 if interval_seconds.zero?
 
           ((seconds - start_seconds) / interval_seconds).ceil.clamp(0, size)
+        end
+
+        private
+
+        def usual_gap
+          return interval_seconds if even?
+          return 0.0 if size < 2
+
+          # A stamp that repeats the one before says nothing about the sampling.
+          gaps = stamps.first(SAMPLED_GAPS + 1).each_cons(2).map { |a, b| b - a }.select(&:positive?).sort
+          gaps.empty? ? (stamps.last - stamps.first) / (size - 1) : gaps[gaps.size / 2]
         end
       end
     end

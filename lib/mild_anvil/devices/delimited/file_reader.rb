@@ -7,13 +7,12 @@ module MildAnvil
     module Delimited
       # Reads any delimited text file of a logger into a recording, or says what must be answered first, or refuses.
       class FileReader
-        MOST_COLUMNS = 64
+        MOST_COLUMNS = 256
         LARGEST_BYTES = 2 * 1024 * 1024 * 1024
         # More rows without a force than this share is a wrong column or a broken file, not a stray defect.
         DEFECTS_SHARE = 0.01
         FEWEST_ROWS = 3
         LISTED = 6
-        SPREAD_LINES = 100
 
         # Choices that a person made in the preview. columns: [{index:, role:, unit:, sign:, main:}]
         Choices = Struct.new(:delimiter, :decimal_mark, :columns, :interval_seconds, :skip_bad_rows, :last_line,
@@ -47,9 +46,8 @@ module MildAnvil
           size!
           @text = TextDecoding.call(@source)
           @text = @text.until_line(@choices.last_line) if @choices.last_line
-          lines = @text.lines(Layout::PROBE_LINES)
-          @layout = Layout.detect(lines, @units, spread: @text.spread(SPREAD_LINES), delimiter: @choices.delimiter,
-                                                 decimal_mark: @choices.decimal_mark)
+          lines, @layout = TableSearch.new(@text, @units, delimiter: @choices.delimiter,
+                                                          decimal_mark: @choices.decimal_mark).call
           many_columns!
           preamble = Preamble.new(@layout.preamble, @units)
           @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units,

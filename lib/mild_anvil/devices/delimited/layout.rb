@@ -9,6 +9,17 @@ module MildAnvil
       Layout = Struct.new(:delimiter, :style, :header_line, :unit_line, :data_first_line, :field_count, :quoted,
                           :preamble, keyword_init: true) do
         def fields(line) = Layout.cut(line, delimiter)
+
+        # @param lines [Array<String>] of which it was found in those from a place on
+        # @return [Layout] with the numbers that lines have in the file, and all that stands above as its preamble
+        def moved(from, lines)
+          dup.tap do |l|
+            l.header_line &&= header_line + from
+            l.unit_line &&= unit_line + from
+            l.data_first_line = data_first_line + from
+            l.preamble = lines.first(from).map(&:strip).reject(&:empty?) + preamble
+          end
+        end
       end
 
       class Layout

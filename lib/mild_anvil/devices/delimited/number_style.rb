@@ -9,6 +9,8 @@ module MildAnvil
         PLAIN = /\A[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?\z/
         # Digits in groups of three: a thousands mark wherever a point has been seen to be the decimal mark.
         GROUPED = /\A[+-]?\d{1,3}(?:,\d{3})+(?:\.\d*)?\z/
+        # No cell, clock or counter says more; what follows from such numbers is still finite.
+        LARGEST = 1.0e20
         MINUS = "\u2212" # a typographic minus
         SPACES = " \u00A0\u202F'"
 
@@ -24,12 +26,12 @@ module MildAnvil
 
         # @return [Float, nil] nil where the field is no number
         def parse(field)
-          return field.to_f if plain? && PLAIN.match?(field)
+          return within(field) if plain? && PLAIN.match?(field)
 
           text = normalized(field)
-          return text.to_f if PLAIN.match?(text)
+          return within(text) if PLAIN.match?(text)
 
-          text.delete(",").to_f if @point_seen && GROUPED.match?(text)
+          within(text.delete(",")) if @point_seen && GROUPED.match?(text)
         end
 
         def number?(field) = !parse(field).nil?
@@ -62,6 +64,11 @@ module MildAnvil
         private_class_method :of_commas
 
         private
+
+        def within(text)
+          value = text.to_f
+          value if value.abs <= LARGEST
+        end
 
         def normalized(field)
           text = field.strip.sub(MINUS, "-")

@@ -8,6 +8,8 @@ module MildAnvil
         RATE = %r{(\d+(?:[.,]\d+)?)\s*(k?Hz|k?S/s|samples?\s*(?:/|per)\s*s)}i
         INTERVAL_WORDS = "interval|intervall|intervalle|intervalo|period|periode|dt|delta t|step|schrittweite"
         INTERVAL = /(?:#{INTERVAL_WORDS})\D{0,12}?(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
+        SECONDS = { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6, "s" => 1.0 }.freeze
+        INTERVALS = (1.0e-9..1.0e7) # seconds from one reading to the next
         PAIR = /\A(.+?)\s*[:=\t]\s*\[?(\S+?)\]?\z/
 
         def initialize(lines, units)
@@ -17,12 +19,8 @@ module MildAnvil
 
         # @return [Float, nil] seconds between samples, where the file states it
         def interval_seconds
-          rate = @lines.filter_map { |line| RATE.match(line) }.first
-          return 1 / (number(rate[1]) * (rate[2].downcase.start_with?("k") ? 1000 : 1)) if rate
-
-          interval = @lines.filter_map { |line| INTERVAL.match(line) }.first
-          interval && (number(interval[1]) * { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6,
-                                               "s" => 1.0 }.fetch(interval[2].downcase))
+          found = stated_rate || stated_interval
+          found if found && INTERVALS.cover?(found)
         end
 
         # @return [Core::Quantity::Unit, nil] the unit stated for a role, such as "Force unit: kN"
@@ -37,6 +35,17 @@ module MildAnvil
         end
 
         private
+
+        # A rate of nothing is an infinite interval: not stated.
+        def stated_rate
+          rate = @lines.filter_map { |line| RATE.match(line) }.first
+          rate && (1 / (number(rate[1]) * (rate[2].downcase.start_with?("k") ? 1000 : 1)))
+        end
+
+        def stated_interval
+          interval = @lines.filter_map { |line| INTERVAL.match(line) }.first
+          interval && (number(interval[1]) * SECONDS.fetch(interval[2].downcase))
+        end
 
         def number(text) = text.tr(",", ".").to_f
       end

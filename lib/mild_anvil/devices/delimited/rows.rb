@@ -9,6 +9,7 @@ module MildAnvil
       class Rows
         Problem = Struct.new(:line, :kind, :text, keyword_init: true)
         MISSING = Float::NAN
+        LONGEST_LINE_BYTES = 64 * 1024
         FORMS = { nil => "n", "clock" => "c", "stamp" => "s", "date" => nil }.freeze
 
         # columns: packed doubles, scaled to SI
@@ -41,8 +42,8 @@ module MildAnvil
         # @return [Integer] the file's line of a row, rows from 0
         def line_of(row)
           line = @layout.data_first_line + row
-          @skipped_lines.each { |skipped| skipped <= line ? line += 1 : break }
-          line
+          # Behind how many skipped lines it stands is sought, not counted: there may be as many as rows.
+          line + ((0...@skipped_lines.size).bsearch { |k| @skipped_lines[k] - k > line } || @skipped_lines.size)
         end
 
         private
@@ -77,10 +78,20 @@ module MildAnvil
 
         def one(stretch, at)
           stop = (stretch.index("\n", at) || (stretch.bytesize - 1)) + 1
-          text = @text.decode(stretch.byteslice(at, stop - at)).chomp
-          text.strip.empty? ? @skipped_lines << @line : row(text, @line)
+          if stop - at > LONGEST_LINE_BYTES
+            too_long(stop - at)
+          else
+            text = @text.decode(stretch.byteslice(at, stop - at)).chomp
+            text.strip.empty? ? @skipped_lines << @line : row(text, @line)
+          end
           @line += 1
           stop
+        end
+
+        # Cut into fields, it would take many times its size.
+        def too_long(bytes)
+          @skipped_lines << @line
+          @problems << Problem.new(line: @line, kind: :fields, text: "#{bytes} bytes in one line")
         end
 
         def row(text, line)

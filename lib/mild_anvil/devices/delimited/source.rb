@@ -11,15 +11,43 @@ module MildAnvil
 
         # @param bytes [String]
         # @return [Source]
-        def self.of(bytes) = bytes.is_a?(Source) ? bytes : new(bytes: bytes)
+        LARGEST_BYTES = 2 * 1024 * 1024 * 1024
 
-        # @param path [String]
+        def self.of(bytes)
+          return bytes if bytes.is_a?(Source)
+
+          Unpacked.packed?(bytes) ? unpacked(StringIO.new(bytes)) : new(bytes: bytes)
+        end
+
+        # @param io [IO] of a gzip file
+        def self.unpacked(io) = nameless(Unpacked.call(io, largest: LARGEST_BYTES))
+        private_class_method :unpacked
+
+        # @param file [Tempfile] of Nameless
+        def self.nameless(file) = new(path: Nameless.path(file), kept: file)
+
+        # @param path [String] of the file, or of a gzip file that holds it
         # @return [Source]
-        def self.file(path) = new(path: path)
+        def self.file(path)
+          File.open(path, "rb") { |io| return unpacked(io) if Unpacked.packed?(io.read(2).to_s.tap { io.rewind }) }
+          new(path: path)
+        end
+
+        # @param file [Tempfile] of Nameless, at any place
+        # @return [Source]
+        def self.uploaded(file)
+          file.flush
+          file.rewind
+          packed = Unpacked.packed?(file.read(2).to_s)
+          file.rewind
+          packed ? unpacked(file) : nameless(file)
+        end
 
         attr_reader :size
 
-        def initialize(bytes: nil, path: nil)
+        # @param kept [Tempfile, nil] without a name, for as long as this is read
+        def initialize(bytes: nil, path: nil, kept: nil)
+          @kept = kept
           @bytes = bytes
           @path = path
           @size = bytes ? bytes.bytesize : File.size(path)

@@ -74,6 +74,7 @@ module MildAnvil
         # Years first, or days first, or months first where the day shows it; a zone is honoured.
         def stamp(text)
           date, rest = text.split(/[T ]/, 2)
+          rest ||= "00:00" # midnight, which spreadsheets leave away
           parts = date.split(%r{[-./]})
           parts = parts.reverse if parts.first.size <= 2
           parts[1], parts[2] = parts[2], parts[1] if parts[1].to_i > 12 # month first

@@ -33,9 +33,9 @@ module MildAnvil
         end
 
         # @return [Array<String>] the first lines, UTF-8, without their ends
-        def lines(count)
+        def lines(count, head_bytes: HEAD_BYTES)
           count = [count, @last_line].compact.min
-          head = @source.read(@from, HEAD_BYTES)
+          head = @source.read(@from, head_bytes)
           found = decode(head).each_line(chomp: true).first(count)
           found.size == count || head.bytesize == @bytes ? found : found[0...-1] # the last one may be cut
         end

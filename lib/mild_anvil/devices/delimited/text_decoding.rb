@@ -10,7 +10,6 @@ module MildAnvil
         CONTROL_SHARE = 0.005 # of bytes below 32 that no text file has
         HALF_ZERO_SHARE = 0.3 # of every second byte: UTF-16 without its mark
         # Two bytes a character and old line ends have to be turned round in memory.
-        LARGEST_TURNED_BYTES = 256 * 1024 * 1024
 
         module_function
 
@@ -40,17 +39,10 @@ module MildAnvil
         private_class_method :empty!
 
         def turned(source, from, encoding, bom:)
-          if source.size > LARGEST_TURNED_BYTES
-            raise InvalidInput,
-                  "The file is #{encoding} or has old line ends, and #{source.size / 1024 / 1024} MB are too many to " \
-                  "turn round. Export it as UTF-8 with ordinary line ends"
-          end
-
-          text = convert(source.whole.byteslice(from..), encoding)
-          empty! if text.strip.empty?
-          kind = newline(text.byteslice(0, PROBE_BYTES).b, "UTF-8")
-          text = text.tr("\r", "\n") if kind == "CR"
-          Text.new(Source.of(text), encoding: "UTF-8", told: encoding, bom: bom, newline: kind)
+          turned = TurnedText.new(source, from, encoding)
+          empty! if turned.empty?
+          binary! if turned.odd_share > CONTROL_SHARE
+          Text.new(turned.source, encoding: "UTF-8", told: encoding, bom: bom, newline: turned.newline)
         end
         private_class_method :turned
 
@@ -95,20 +87,14 @@ module MildAnvil
         private_class_method :binary!
 
         # Two bytes a character may also be binary that happens to be even: its characters tell.
-        def convert(bytes, encoding)
-          text = bytes.dup.force_encoding(encoding).encode("UTF-8", invalid: :replace, undef: :replace)
-          binary! if text.count("\u0001-\u0008\u000E-\u001F\uFFFD") > text.size * CONTROL_SHARE
-          text
-        end
-        private_class_method :convert
-
+        # @param probe [String] binary
+        # @return [String] "CRLF", "CR" or "LF"
         def newline(probe, encoding)
           probe = probe.delete("\0") if encoding.start_with?("UTF-16")
           return "CRLF" if probe.include?("\r\n")
 
           probe.include?("\r") && !probe.include?("\n") ? "CR" : "LF"
         end
-        private_class_method :newline
       end
     end
   end

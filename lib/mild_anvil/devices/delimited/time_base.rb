@@ -32,6 +32,7 @@ module MildAnvil
           packed = from_first(packed) if @form || @column.role == "sample"
           survey = Core::Packed.survey(packed)
           backwards!(Core::Packed.unpack(packed)) if survey.smallest_step.negative?
+          stands_still! unless survey.highest > survey.lowest
           survey.smallest_step.zero? ? spread_evenly(packed, survey) : packed
         end
 
@@ -48,7 +49,7 @@ module MildAnvil
         # Many samples under one stamp: the stamps are coarser than the sampling, and nothing else is known of the time
         # between.
         def spread_evenly(packed, survey)
-          return packed if survey.missing.positive? || survey.highest <= survey.lowest
+          return packed if survey.missing.positive?
 
           values = Core::Packed.unpack(packed)
           repeats = values.each_cons(2).count { |a, b| b <= a }
@@ -63,6 +64,11 @@ module MildAnvil
   '%.4g', interval
 )} s apart."
           Core::Packed.pack(Array.new(values.size) { |i| values.first + (i * interval) })
+        end
+
+        def stands_still!
+          raise InvalidInput, "The time never advances: every row has the same. Choose another column for the time, or " \
+                              "none and a sampling rate"
         end
 
         def backwards!(values)

@@ -28,7 +28,7 @@ module MildAnvil
           app.operation("originalFile") do |given|
             name, bytes = Actions::OriginalFile.call(file_id: given.id)
             content_type "application/octet-stream"
-            attachment name
+            hand_out(name)
             bytes
           end
         end

@@ -20,7 +20,11 @@ module MildAnvil
 
           # Method: |F1 - F2| <= sqrt(U1² + U2²), where the uncertainties are known.
           def self.finding(analysis, name, forces)
-            loaded = (0...forces.size).select { |i| analysis.clean[i] >= LOADED_SHARE * analysis.peak_newtons }
+            loaded = (0...forces.size).select do |i|
+              analysis.clean[i] >= LOADED_SHARE * analysis.peak_newtons && !forces[i].nan?
+            end
+            raise InsufficientData, "#{name} has no reading under load" if loaded.empty?
+
             differences = loaded.map { |i| forces[i] - analysis.clean[i] }
             worst = loaded.zip(differences).max_by { |_, d| d.abs }
             allowed = analysis.settings.cell_uncertainties_newtons&.then { |us| Math.sqrt(us.sum { |u| u * u }) }

@@ -24,7 +24,7 @@ module MildAnvil
 
           def self.failures(analysis)
             broken = analysis.of(Break).first&.extra&.fetch(:sample)
-            slips = Slip.slips(analysis)
+            slips = Set.new.compare_by_identity.merge(Slip.slips(analysis))
             analysis.falls.select do |f|
               f.material? && f.drop_share >= SHARE && f.top <= analysis.peak_index &&
                 !slips.include?(f) && !ends?(f, broken)

@@ -14,7 +14,7 @@ module MildAnvil
           def self.find(analysis)
             gate = [SHARE * analysis.peak_newtons, 2 * Falls::GATE_SIGMAS * analysis.noise_newtons].max
             turns = PackedSearch.turns(analysis.packed, gate).drop_while { |sample, _| sample <= analysis.peak_index }
-            failed = analysis.falls.select(&:material?)
+            failed = failed_from(analysis)
             maxima = turns.each_cons(2).select { |a, b| a.last == 1 && b.last == -1 }.map { |a, _| a.first }
             slides = analysis.of(Sliding) # stick and slip has maxima enough
             maxima = maxima.reject do |top|
@@ -27,13 +27,17 @@ module MildAnvil
 
           # Something gave way between the peak and here: a second attempt after an unloading is none.
           def self.after_failure?(analysis, failed, top)
-            return false if analysis.clean[top] < Falls::LEAST_LEVEL_SHARE * analysis.peak_newtons
-
-            failed.any? do |f|
-              f.top >= analysis.peak_index && f.bottom < top && f.drop >= SHARE * analysis.peak_newtons * 0.9
-            end
+            !failed.nil? && failed < top && analysis.clean[top] >= Falls::LEAST_LEVEL_SHARE * analysis.peak_newtons
           end
           private_class_method :after_failure?
+
+          # @return [Integer, nil] the sample at which the first failure at or after the peak had fallen
+          def self.failed_from(analysis)
+            analysis.falls.select do |f|
+              f.material? && f.top >= analysis.peak_index && f.drop >= SHARE * analysis.peak_newtons * 0.9
+            end.map(&:bottom).min
+          end
+          private_class_method :failed_from
 
           def self.finding(analysis, top)
             Finding.new(kind: :later_peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.clean[top],

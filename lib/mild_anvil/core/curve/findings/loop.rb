@@ -27,8 +27,8 @@ module MildAnvil
           def self.attempts(analysis)
             starts = analysis.of(TakeUp).map { |f| f.extra[:sample] }
             analysis.falls.select { |f| f.kind == :unloading && rest?(analysis, f.bottom) }.filter_map do |fall|
-              start = starts.reverse.find { |s| s <= fall.top } or next
-              [start, fall.top, settled(analysis, fall.bottom)]
+              later = starts.bsearch_index { |start| start > fall.top } || starts.size
+              [starts[later - 1], fall.top, settled(analysis, fall.bottom)] if later.positive?
             end
           end
           private_class_method :attempts

@@ -25,7 +25,9 @@ module MildAnvil
 
           def self.finding(analysis, hold, legs)
             from, stop = [hold.at_seconds, hold.until_seconds].map { |t| analysis.time_axis.index_at(t) }
-            means = legs.transform_values { |forces| mean(forces[from..stop]) }
+            means = legs.transform_values { |forces| mean(forces[from..stop]) }.compact
+            raise InsufficientData, "no leg has a reading in this hold" if means.empty?
+
             main = mean(analysis.clean[from..stop])
             full = saturated?(analysis, from, stop)
             sum = means.values.sum
@@ -40,7 +42,11 @@ module MildAnvil
           end
           private_class_method :finding
 
-          def self.mean(values) = values.sum / values.size
+          # @return [Float, nil] over the readings that are there
+          def self.mean(values)
+            there = values.reject(&:nan?)
+            there.sum / there.size if there.any?
+          end
           private_class_method :mean
 
           def self.saturated?(analysis, from, stop)

@@ -18,16 +18,25 @@ module MildAnvil
           # @return [Array<Fall>]
           def self.slips(analysis)
             recovering = analysis.falls.select { |fall| gave_way?(fall) && !analysis.cycles&.cover?(fall.top) }
-            recovering.reject { |fall| analysis.falls.any? { |outer| outer.material? && within?(fall, outer) } }
+            inner = inner(analysis.falls)
+            recovering.reject { |fall| inner.include?(fall) }
           end
+
+          # Falls that lie in the dip of an earlier one, which is still to be passed again.
+          # @return [Set<Fall>] by identity
+          def self.inner(falls)
+            passed = -1
+            falls.each_with_object(Set.new.compare_by_identity) do |fall, found|
+              found << fall if passed > fall.top
+              passed = fall.recovers if fall.material? && fall.recovers && fall.recovers > passed
+            end
+          end
+          private_class_method :inner
 
           def self.gave_way?(fall)
             fall.recovers && fall.material? && (fall.kind == :sliding || fall.drop_share < FirstFailure::SHARE)
           end
           private_class_method :gave_way?
-
-          def self.within?(fall, outer) = outer.top < fall.top && outer.recovers && outer.recovers > fall.top
-          private_class_method :within?
 
           def self.finding(analysis, fall)
             travel = analysis.travel&.from(fall.top, fall.bottom)
