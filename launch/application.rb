@@ -5,9 +5,11 @@ require "openssl"
 require_relative "certificate"
 
 module Launch
-  # Starts database, web server and worker, waits until they answer, and stops all of them when asked to.
+  # Starts database, web server and worker, keeps them running, and stops all of them when asked to. One start at a time
+  # owns var/; it stops what it started and nothing else.
   class Application
     ANSWERS_WITHIN_SECONDS = 30
+    LOOK_SECONDS = 0.2
     LOOPBACK = "127.0.0.1"
     PEOPLE = /^accounts: (\d+), demo: (true|false)$/
 
@@ -17,31 +19,45 @@ module Launch
       @database_port = database_port
       @demo = demo
       @host = host
+      @lock = Lock.new(File.join(VAR, "instance.lock"))
     end
 
+    # @raise [Trouble]
     def run
       puts "Mild Anvil"
-      unless Launch.port_free?(@port)
-        raise Trouble.new("port #{@port} is in use",
-                          mend: "stop what uses it, or start with --port #{@port + 10}")
-      end
-
+      take_place
       Packages.ready
       FrontEnd.ready
       trap_signals
-      environment = environment()
+      name_processes(environment = environment())
+      refuse_taken_port
       prepare(environment)
       refuse_network_without_people
-      serve(environment)
+      serve
     ensure
       stop
     end
 
     private
 
+    # Of two at once one wins; the other is told where the first one answers.
+    def take_place
+      return @owner = true if @lock.take(address)
+
+      pid, where = @lock.holder
+      raise Trouble.new("it runs already, at #{where} (process #{pid})",
+                        mend: "open #{where}, or stop that one first with Ctrl-C or: kill #{pid}")
+    end
+
+    def refuse_taken_port
+      return if Launch.port_free?(@port)
+
+      raise Trouble.new("port #{@port} is in use", mend: "stop what uses it, or start with --port #{@port + 10}")
+    end
+
     def trap_signals
       @stopping = false
-      %w[INT TERM].each { |name| trap(name) { @stopping = true } }
+      %w[INT TERM HUP].each { |name| trap(name) { @stopping = true } }
     end
 
     def environment
@@ -54,13 +70,25 @@ module Launch
       given.merge("RACK_ENV" => "production", "PERMITTED_HOSTS" => @host == LOOPBACK ? "" : @host)
     end
 
-    def prepare(environment)
-      Launch.step("schema and demo") do
-        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), log: "prepare",
-                                                                                           env: environment,
-                                                                                           mend: "read the lines above")
+    # What a killed start left running is ended first: it would hold the port.
+    def name_processes(environment)
+      @worker = supervised(environment, "worker", "bundle", "exec", "ruby", "bin/worker")
+      @web = supervised(environment, "web", *Launch.web_server(binding_address))
+      [@worker, @web].each(&:end_left_over)
+    end
+
+    def supervised(environment, name, *command)
+      Supervised.new(name) do |log|
+        Process.spawn(environment, *command, chdir: ROOT, **log.redirection, pgroup: true)
       end
-      accounts, demo = File.read(File.join(VAR, "log", "prepare.log")).match(PEOPLE).captures
+    end
+
+    def prepare(environment)
+      said = Launch.step("schema and demo") do
+        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), log: "prepare",
+                                                                                           env: environment)
+      end
+      accounts, demo = said.said.match(PEOPLE).captures
       @people = accounts.to_i.positive?
       @demo_people = demo == "true"
     end
@@ -72,37 +100,27 @@ module Launch
                         mend: "start without --host, open the page, take in the first administrator, then start again")
     end
 
-    def serve(environment)
-      Launch.step("worker") { @worker = spawn_logged(environment, "worker", "bundle", "exec", "ruby", "bin/worker") }
+    def serve
+      Launch.step("worker") { @worker.start }
       Launch.step("web server") do
-        @web = spawn_logged(environment, "web", *Launch.web_server(binding_address))
+        @web.start
         wait_until_it_answers
       end
       puts "\n  Open #{address}   (Ctrl-C stops everything and keeps the data)\n#{how_to_sign_in}"
       $stdout.flush
-      watch(environment) until @stopping
+      watch until @stopping
     end
 
-    # A worker that dies is started again; a web server that ends is trouble.
-    def watch(environment)
-      sleep 0.2
-      if ended?(@web)
-        raise Trouble.new("the web server ended; the end of #{log('web')}:\n#{tail('web')}",
-                          mend: "read #{log('web')}")
-      end
-
-      @worker = spawn_logged(environment, "worker", "bundle", "exec", "ruby", "bin/worker") if ended?(@worker)
+    # Whatever ends is started again, with growing pauses, and said; whatever ends again and again is trouble.
+    def watch
+      sleep LOOK_SECONDS
+      [@database, @web, @worker].compact.each { |process| process.look { |words| tell(words) } }
     end
 
-    def spawn_logged(environment, name, *command)
-      path = log(name)
-      FileUtils.mkdir_p(File.dirname(path))
-      Process.spawn(environment, *command, chdir: ROOT, out: path, err: path, pgroup: true)
+    def tell(words)
+      puts "  #{Time.now.strftime('%H:%M:%S')}  #{words}"
+      $stdout.flush
     end
-
-    def log(name) = File.join(VAR, "log", "#{name}.log")
-    def tail(name) = File.readlines(log(name)).last(8).join
-    def ended?(pid) = !Process.wait(pid, Process::WNOHANG).nil?
 
     def binding_address
       return "tcp://#{LOOPBACK}:#{@port}" if @host == LOOPBACK
@@ -118,17 +136,14 @@ module Launch
       return "  Sign in by name and password.\n" unless @demo_people
 
       "  Sign in as wren (technician), isolde (reviewer), maren (administrator) or pell (viewer); the password of " \
-        "each is\n  " \
-        "fernhollow-NAME, and the page offers them by one click.\n"
+        "each is\n  fernhollow-NAME, and the page offers them by one click.\n"
     end
 
     def wait_until_it_answers
-      deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + ANSWERS_WITHIN_SECONDS
+      deadline = Launch.now + ANSWERS_WITHIN_SECONDS
       until answers?
-        late = Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-        if late || ended?(@web)
-          raise Trouble.new("the web server did not start; the end of #{log('web')}:\n#{tail('web')}",
-                            mend: "read #{log('web')}")
+        if Launch.now > deadline || !@web.running?
+          raise Trouble.new("the web server did not start: #{@web.log.reason}", mend: "read #{@web.log.path}")
         end
         return if @stopping
 
@@ -146,18 +161,12 @@ module Launch
     end
 
     def stop
-      [@web, @worker].compact.each { |pid| end_process(pid) }
-      @database&.stop
-      puts "  Stopped. The data is kept." if @web
-    end
+      return unless @owner
 
-    def end_process(pid)
-      return unless Launch.alive?(pid)
-
-      Process.kill("TERM", pid)
-      Process.wait(pid)
-    rescue Errno::ECHILD, Errno::ESRCH
-      nil
+      served = @web&.started?
+      [@web, @worker, @database].compact.each(&:stop)
+      @lock.release
+      puts "  Stopped. The data is kept." if served
     end
   end
 end

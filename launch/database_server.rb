@@ -4,32 +4,40 @@ require "etc"
 require "securerandom"
 
 module Launch
-  # A MariaDB server of our own on loopback: its data, socket and secret lie under var/; the system's service is never
-  # touched.
+  # A MariaDB server of our own on loopback: its data, socket and secrets lie in a folder that one launcher at a time
+  # uses; the system's service is never touched.
   class DatabaseServer
     SQL_MODE = "STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO"
     ANSWERS_WITHIN_SECONDS = 30
-    STOPS_WITHIN_SECONDS = 15
     LEAST_MEGABYTES = 300
     LONGEST_SOCKET_PATH = 107
 
     attr_reader :port
 
-    # @param folder [String] for data, socket, secret and log
+    # @param folder [String] for data, socket, secrets and log
     # @param name [String] of the database in it
     def initialize(folder, port:, name: "mild_anvil")
       @folder = folder
       @name = name
       @port = port
+      @lock = Lock.new(File.join(folder, "lock"))
     end
 
+    # @raise [Trouble]
     def start
       Launch.step("database") do
-        initialize_data unless Dir.exist?(File.join(data, "mysql"))
-        running_pid ? adopt : spawn_server
+        take_folder
+        @process = Supervised.new("database", folder: @folder, logs: @folder) { |log| spawn_server(log) }
+        @process.end_left_over
+        initialize_data unless Dir.exist?(data)
+        @process.start
         prepare
       end
     end
+
+    # Starts it again if it ended. @yield [String] what to tell the person
+    # @raise [Trouble] when it ends again and again
+    def look(&block) = @process.look(&block)
 
     # @return [String] address for the application, whose user may not change what was signed
     def url = address("anvil", "secret")
@@ -38,27 +46,20 @@ module Launch
     def owner_url = address("anvil_owner", "owner-secret")
 
     def stop
-      pid = running_pid or return
-
-      Process.kill("TERM", pid)
-      STOPS_WITHIN_SECONDS.fdiv(0.05).to_i.times { gone?(pid) ? break : sleep(0.05) }
-    rescue Errno::ESRCH
-      nil
+      @process&.stop
+      @lock.release
     end
 
     private
 
-    # A child that has ended stays visible until it is waited for; a server of an earlier start is no child.
-    def gone?(pid)
-      !Process.wait(pid, Process::WNOHANG).nil?
-    rescue Errno::ECHILD
-      !Launch.alive?(pid)
+    def take_folder
+      return if @lock.take("uses it")
+
+      raise Trouble.new("the database in #{@folder} belongs to another start, process #{@lock.holder.first}",
+                        mend: "wait until it ends, or end that process")
     end
 
     def data = File.join(@folder, "data")
-    def log = File.join(@folder, "server.log")
-    def pid_file = File.join(@folder, "server.pid")
-    def port_file = File.join(@folder, "port")
     def user = Etc.getpwuid.name
 
     # Unix sockets have short names; a deep checkout gets one under /tmp.
@@ -76,6 +77,7 @@ module Launch
       File.read(path)
     end
 
+    # Whole or not at all: what was interrupted is begun anew.
     def initialize_data
       free = Launch.free_megabytes(ROOT)
       if free < LEAST_MEGABYTES
@@ -83,45 +85,36 @@ module Launch
                           mend: "make room on the disk that holds #{@folder}")
       end
 
-      FileUtils.mkdir_p(@folder)
-      Launch.run("mariadb-install-db", "--no-defaults", "--user=#{user}", "--datadir=#{data}", "--skip-test-db",
-                 "--auth-root-socket-user=#{user}", "--auth-root-authentication-method=socket",
-                 log: "database", mend: "read #{log}")
+      fresh = "#{data}.new"
+      FileUtils.rm_rf(fresh)
+      Launch.run("mariadb-install-db", "--no-defaults", "--user=#{user}", "--datadir=#{fresh}", "--skip-test-db",
+                 "--auth-root-socket-user=#{user}", "--auth-root-authentication-method=socket", log: "database-setup")
+      File.rename(fresh, data)
     end
 
-    def running_pid
-      pid = File.exist?(pid_file) ? File.read(pid_file).to_i : 0
-      pid.positive? && Launch.alive?(pid) && File.read("/proc/#{pid}/cmdline").include?(data) ? pid : nil
-    rescue Errno::ENOENT
-      nil
-    end
-
-    # A server left over from a start that was killed: go on with it.
-    def adopt
-      @port = File.read(port_file).to_i if File.exist?(port_file)
-    end
-
-    def spawn_server
+    def spawn_server(log)
       unless Launch.port_free?(port)
         raise Trouble.new("port #{port} is in use, and the database wants it",
                           mend: "stop what uses it, or give --database-port")
       end
 
-      @pid = Process.spawn("mariadbd", *options, out: log, err: log, pgroup: true)
-      File.write(port_file, port.to_s)
+      Process.spawn("mariadbd", *options, **log.redirection, pgroup: true)
     end
 
     def options
       ["--no-defaults", "--user=#{user}", "--datadir=#{data}", "--bind-address=127.0.0.1", "--port=#{port}",
-       "--socket=#{socket}", "--pid-file=#{pid_file}", "--skip-name-resolve", "--character-set-server=utf8mb4",
-       "--collation-server=utf8mb4_unicode_ci", "--max-allowed-packet=64M", "--sql-mode=#{SQL_MODE}",
-       "--innodb-buffer-pool-size=256M"]
+       "--socket=#{socket}", "--pid-file=#{File.join(@folder, 'server.pid')}", "--skip-name-resolve",
+       "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci", "--max-allowed-packet=64M",
+       "--sql-mode=#{SQL_MODE}", "--innodb-buffer-pool-size=256M"]
     end
 
+    # The database, the owner who may change its schema, and the user of the application, who is granted what it may do
+    # by bin/prepare.
     def prepare
       wait_until_it_answers
-      admin(["CREATE DATABASE IF NOT EXISTS #{@name}", *account("anvil", "secret"),
-             *account("anvil_owner", "owner-secret"), "GRANT SELECT, INSERT ON `#{@name}`.* TO 'anvil'@'127.0.0.1'",
+      admin(["CREATE DATABASE IF NOT EXISTS #{@name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci",
+             *account("anvil", "secret"), *account("anvil_owner", "owner-secret"),
+             "GRANT SELECT, INSERT ON `#{@name}`.* TO 'anvil'@'127.0.0.1'",
              "GRANT ALL ON `#{@name}`.* TO 'anvil_owner'@'127.0.0.1' WITH GRANT OPTION"].join("; "))
     end
 
@@ -131,21 +124,22 @@ module Launch
     end
 
     def wait_until_it_answers
-      deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + ANSWERS_WITHIN_SECONDS
+      deadline = Launch.now + ANSWERS_WITHIN_SECONDS
       until admin("SELECT 1", quiet: true)
-        gone = @pid && Process.wait(@pid, Process::WNOHANG)
-        if gone || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-          raise Trouble.new("the database did not start; the end of #{log}:\n#{File.readlines(log).last(5).join}",
-                            mend: "read #{log}")
-        end
-
+        did_not_start if !@process.running? || Launch.now > deadline
         sleep 0.1
       end
     end
 
+    def did_not_start
+      raise Trouble.new("the database did not start: #{@process.log.reason}",
+                        mend: "if its data are damaged, move #{data} away and restore a backup with bin/anvil " \
+                              "restore; #{@process.log.path} says more")
+    end
+
     def admin(sql, quiet: false)
       system("mariadb", "--no-defaults", "--user=#{user}", "--socket=#{socket}", "-e", sql,
-             out: File::NULL, err: quiet ? File::NULL : log)
+             out: File::NULL, err: quiet ? File::NULL : [@process.log.path, "a"])
     end
   end
 end

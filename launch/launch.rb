@@ -3,7 +3,8 @@
 # Sets up and starts everything on a fresh machine. Plain Ruby only: the gems may not be there yet.
 module Launch
   ROOT = File.expand_path("..", __dir__)
-  VAR = File.join(ROOT, "var")
+  # Everything that an installation keeps; what is compiled for this machine stays in var/native.
+  VAR = File.expand_path(ENV.fetch("MILD_ANVIL_VAR", File.join(ROOT, "var")))
 
   # Something that the person can mend: one line of what, one of how.
   class Trouble < StandardError
@@ -28,14 +29,14 @@ module Launch
     result
   end
 
-  # Runs a command with its output kept in a log; Trouble with the last lines if it fails.
-  def run(*command, log:, mend:, env: {}, chdir: ROOT)
-    path = File.join(VAR, "log", "#{log}.log")
-    FileUtils.mkdir_p(File.dirname(path))
-    return if system(env, *command, chdir: chdir, out: path, err: %i[child out])
+  # Runs a command with its output added to a log.
+  # @return [LogFile]
+  # @raise [Trouble] with the first line that says why it failed
+  def run(*command, log:, mend: nil, env: {}, chdir: ROOT)
+    file = LogFile.new(log).begin_here
+    return file if system(env, *command, chdir: chdir, **file.redirection)
 
-    tail = File.readlines(path).last(8).map { |line| "    #{line.scrub}" }.join
-    raise Trouble.new("#{command.first(3).join(' ')} failed; the end of #{path}:\n#{tail}", mend: mend)
+    raise Trouble.new("#{command.first(3).join(' ')} failed: #{file.reason}", mend: mend || "read #{file.path}")
   end
 
   WEB_PROCESSES = 3 # so that two cores read files while a third one waits for the database
@@ -62,6 +63,25 @@ module Launch
     server.addr[1].tap { server.close }
   end
 
+  def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+  # Asks a process to end; ends it if it does not.
+  def end_process(pid, within:)
+    Process.kill("TERM", pid)
+    deadline = now + within
+    sleep(0.05) until (over = ended?(pid)) || now > deadline
+    Process.kill("KILL", pid) && Process.detach(pid) unless over
+  rescue Errno::ESRCH
+    nil
+  end
+
+  # A child that has ended stays visible until it is waited for; a process of an earlier start is no child.
+  def ended?(pid)
+    !Process.wait(pid, Process::WNOHANG).nil?
+  rescue Errno::ECHILD
+    !alive?(pid)
+  end
+
   def alive?(pid)
     Process.kill(0, pid) == 1
   rescue Errno::ESRCH, Errno::EPERM
@@ -71,6 +91,10 @@ end
 
 require "fileutils"
 require "socket"
+require_relative "lock"
+require_relative "log_file"
+require_relative "pid_file"
+require_relative "supervised"
 require_relative "packages"
 require_relative "front_end"
 require_relative "database_server"

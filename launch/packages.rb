@@ -19,7 +19,7 @@ module Launch
       Launch.step("compiled part") { native }
     end
 
-    NATIVE = File.join(VAR, "native")
+    NATIVE = File.join(ROOT, "var", "native")
     NATIVE_SOURCES = File.join(ROOT, "ext", "packed")
 
     # Made anew when its source or the Ruby changed.

@@ -33,7 +33,7 @@ class LaunchTest < Minitest::Test
 
     assert_match(/the reason/, trouble.message)
     assert_equal "read it", trouble.mend
-    assert_nil Launch.run("true", log: "launch-test", mend: "nothing")
+    assert_empty Launch.run("true", log: "launch-test", mend: "nothing").said
   end
 
   def test_a_missing_package_is_named
@@ -58,9 +58,12 @@ class LaunchTest < Minitest::Test
 
       assert query(again, "SELECT * FROM kept", as: :owner_url)
       assert_equal 0o600, File.stat(File.join(folder, "secret")).mode & 0o777
-      adopted = server(folder)
-      quietly { adopted.start }
-      assert_equal again.port, adopted.port
+      second = server(folder)
+      trouble = assert_raises(Launch::Trouble) { quietly { second.start } }
+      assert_match(/belongs to another start, process #{Process.pid}/, trouble.message)
+      second.stop
+
+      assert query(again, "SELECT 1", as: :owner_url), "a start stops only what it started"
       again.stop
     end
   end

@@ -20,7 +20,7 @@ module MildAnvil
         until yield
           begin
             sleep(IDLE_SECONDS) unless run_once
-          rescue Sequel::DatabaseError => e
+          rescue *Store::Database::LOST => e
             warn "worker: #{e.message}"
             sleep(1)
           end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "mysql2"
 require "openssl"
 require "sequel"
 require "ulid"
@@ -15,8 +16,13 @@ module MildAnvil
                     "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED",
                     "SET sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO'"].freeze
       # Deadlocks and lost connections are worth another try; anything else is a mistake.
+      GIVEN_WAY = [Sequel::SerializationFailure, Sequel::DatabaseLockTimeout, Sequel::DatabaseDisconnectError,
+                   Mysql2::Error::ConnectionError].freeze
       TRIES = 5
       PAUSE_SECONDS = 0.02 # longer each time, and by chance, so that two do not meet again
+
+      # What a database that has gone is noticed by; the driver's own error is not always told as Sequel's.
+      LOST = [Sequel::DatabaseError, Mysql2::Error].freeze
 
       module_function
 
@@ -49,33 +55,33 @@ module MildAnvil
       end
 
       # Runs a block in a transaction, with its events as the last thing written; again if the database chose it to
-      # give way to
-      # another.
+      # give way to another, or was lost.
       def write(database = Sequel::Model.db, &block)
-        tries = 0
-        begin
-          transaction(database, &block)
-        rescue Sequel::SerializationFailure, Sequel::DatabaseLockTimeout, Sequel::DatabaseDisconnectError
-          tries += 1
-          raise if tries >= TRIES || database.in_transaction?
+        return inside(database, &block) if writing?
 
-          sleep(PAUSE_SECONDS * tries * (1 + rand))
-          retry
+        # Sequel tries again from the outermost transaction only.
+        again = { retry_on: GIVEN_WAY, num_retries: TRIES - 1, before_retry: ->(tries, _) { pause(tries) } }
+        inside(database, **(database.in_transaction? ? {} : again)) do
+          Events.pending.clear # of a try before
+          yield.tap { Events.flush(database) }
         end
+      ensure
+        Events.pending.clear unless writing?
       end
 
       # @return [Boolean] whether this is part of a write that is not through yet
       def writing? = Thread.current[:mild_anvil_writes].to_i.positive?
 
-      def transaction(database)
-        outermost = (Thread.current[:mild_anvil_writes] ||= 0).zero?
-        Thread.current[:mild_anvil_writes] += 1
-        database.transaction { yield.tap { Events.flush(database) if outermost } }
+      def inside(database, ...)
+        Thread.current[:mild_anvil_writes] = Thread.current[:mild_anvil_writes].to_i + 1
+        database.transaction(...)
       ensure
         Thread.current[:mild_anvil_writes] -= 1
-        Events.pending.clear if outermost
       end
-      private_class_method :transaction
+      private_class_method :inside
+
+      def pause(tries) = sleep(PAUSE_SECONDS * tries * (1 + rand))
+      private_class_method :pause
     end
   end
 end

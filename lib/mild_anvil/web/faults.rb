@@ -16,7 +16,7 @@ module MildAnvil
         app.error(MildAnvil::Error) { |fault| answer(fault) }
         app.error(Sinatra::NotFound) { |_| answer(Refused.nothing_at(request)) }
         app.error(Sinatra::BadRequest) { |fault| answer(Faults.malformed(fault)) }
-        app.error Sequel::DatabaseError do |fault|
+        app.error(*Store::Database::LOST) do |fault|
           warn "#{fault.class}: #{fault.message}"
           json({ error: { kind: "database", message: DATABASE, fields: {} } }, status: 503)
         end

@@ -7,7 +7,8 @@ module MildAnvil
   module Web
     # The application with everything in front of it.
     module Stack
-      SECRET_FILE = File.expand_path("../../../var/session-secret", __dir__)
+      VAR = ENV.fetch("MILD_ANVIL_VAR", File.expand_path("../../../var", __dir__))
+      SECRET_FILE = File.join(VAR, "session-secret")
       COOKIE = "mild_anvil"
 
       # Hands the secret to whoever signs with it.

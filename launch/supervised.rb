@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Launch
+  # A process that is kept running: started again after a pause that grows when it ends soon, and given up in words when
+  # it ends again and again. Its number lies in a file, so that the next start finds it if this launcher is killed.
+  class Supervised
+    PAUSES = [0, 1, 2, 4, 8, 15].freeze # seconds; one more end after the last of them is too many
+    STEADY_SECONDS = 60 # who ran so long begins anew
+    STOPS_WITHIN_SECONDS = 20
+
+    attr_reader :name, :log
+
+    # @param name [String] that people know it by
+    # @param start [Proc] LogFile -> pid
+    # @param pauses [Array<Integer>] before each further start
+    # @param folder [String] for its number; @param logs [String] for what it says
+    def initialize(name, folder: File.join(VAR, "run"), logs: File.join(VAR, "log"), pauses: PAUSES, &start)
+      @name = name
+      @start = start
+      @pid_file = PidFile.new(File.join(folder, "#{name.tr(' ', '-')}.pid"))
+      @log = LogFile.new(name.tr(" ", "-"), folder: logs)
+      @pauses = pauses
+      @ends = 0
+    end
+
+    # What a killed launcher left running.
+    def end_left_over = @pid_file.end_left_over
+
+    def start
+      @log.begin_here
+      @pid = @start.call(@log)
+      @pid_file.write(@pid)
+      @started = Launch.now
+      @due = nil
+    end
+
+    # Looks after it; called again and again.
+    # @yield [String] what to tell the person
+    # @raise [Trouble] when it was given up
+    def look
+      @log.rotate
+      return start if @due && Launch.now >= @due
+      return if @due || running?
+
+      @ends = 0 if Launch.now - @started > STEADY_SECONDS
+      give_up if @ends >= @pauses.size
+      pause = @pauses[@ends]
+      @ends += 1
+      yield "#{@name} ended (#{why}); it is started again#{" in #{pause} s" if pause.positive?}"
+      @due = Launch.now + pause
+    end
+
+    # Has not ended, as far as its parent knows.
+    def running?
+      ended = Process.wait2(@pid, Process::WNOHANG)
+      @status = ended.last if ended
+      ended.nil?
+    rescue Errno::ECHILD
+      false
+    end
+
+    def stop
+      return if @pid.nil?
+
+      Launch.end_process(@pid, within: STOPS_WITHIN_SECONDS)
+      @pid_file.remove
+      @pid = nil
+    end
+
+    def started? = !@pid.nil?
+
+    private
+
+    # A signal leaves no line in a log.
+    def why
+      signal = @status&.termsig
+      signal ? "killed by signal #{signal}, #{Signal.signame(signal)}" : @log.reason
+    end
+
+    def give_up
+      raise Trouble.new("#{@name} ended #{@ends + 1} times, the last time with: #{why}",
+                        mend: "read #{@log.path}, mend what it names, then start again")
+    end
+  end
+end

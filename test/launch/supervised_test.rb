@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+require "bundler/setup"
+require "minitest/autorun"
+require "minitest/mock"
+require "tmpdir"
+require_relative "../../launch/launch"
+
+# What is kept running, what is told of it, and what a killed launcher leaves.
+class SupervisedTest < Minitest::Test
+  def setup = @folder = Dir.mktmpdir
+  def teardown = FileUtils.rm_rf(@folder)
+
+  def supervised(*command, **given)
+    Launch::Supervised.new("part", folder: @folder, logs: @folder, **given) do |log|
+      Process.spawn(*command, **log.redirection, pgroup: true)
+    end
+  end
+
+  # Looks until something was told.
+  def told(part)
+    said = nil
+    200.times { said ? break : part.look { |words| said = words } || sleep(0.01) }
+    said
+  end
+
+  def test_what_ends_is_started_again_and_why_is_told
+    part = supervised("sh", "-c", "echo starting; echo 'Error: no such table'; echo '  from x.rb:1'; exit 1")
+    part.start
+
+    assert_equal "part ended (Error: no such table); it is started again", told(part)
+    part.look { flunk }
+    assert_equal "part ended (Error: no such table); it is started again in 1 s", told(part)
+  ensure
+    part.stop
+  end
+
+  def test_what_was_killed_says_by_what
+    part = supervised("sleep", "60")
+    part.start
+    Process.kill("KILL", Launch::PidFile.new(File.join(@folder, "part.pid")).running)
+
+    assert_match(/killed by signal 9, KILL/, told(part))
+  ensure
+    part.stop
+  end
+
+  def test_what_ends_again_and_again_is_given_up_in_words
+    part = supervised("sh", "-c", "echo cannot open the file; exit 1", pauses: [0, 0])
+    part.start
+    error = assert_raises(Launch::Trouble) { 600.times { part.look { |_| } || sleep(0.01) } }
+
+    assert_match(/part ended 3 times, the last time with: cannot open the file/, error.message)
+    assert_match(/part\.log/, error.mend)
+  end
+
+  def test_a_left_over_process_is_ended_and_no_other
+    pid = Process.spawn("sleep", "60")
+    file = Launch::PidFile.new(File.join(@folder, "left.pid"))
+    file.write(pid)
+    assert_equal pid, file.running
+    File.write(File.join(@folder, "left.pid"), "#{Process.pid} 1") # the number is ours by now, the moment is not
+    assert_nil file.running
+    file.end_left_over
+    assert Launch.alive?(pid)
+    file.write(pid)
+    file.end_left_over
+
+    refute Launch.alive?(pid)
+    refute_path_exists File.join(@folder, "left.pid")
+  end
+
+  def test_a_log_is_added_to_and_put_aside_when_it_is_long
+    log = Launch::LogFile.new("x", folder: @folder)
+    2.times { |i| log.begin_here && File.write(log.path, "line #{i}\n", mode: "a") }
+    assert_equal 2, File.read(log.path).scan(/^line/).size
+    assert_equal "line 1\n", log.said
+    File.write(log.path, "y" * (Launch::LogFile::LARGEST_BYTES + 1), mode: "a")
+    log.rotate
+
+    assert_equal [0, true], [File.size(log.path), File.size("#{log.path}.1") > Launch::LogFile::LARGEST_BYTES]
+    assert_equal "it said nothing", log.reason
+  end
+
+  def test_the_reason_is_the_first_error_and_no_backtrace
+    log = Launch::LogFile.new("x", folder: @folder).begin_here
+    File.write(log.path, <<~TEXT, mode: "a")
+      2026-01-01 [Note] no error here
+      x.rb:3:in `open': Permission denied @ rb_sysopen (Errno::EACCES)
+      \tfrom x.rb:3:in `read'
+      another error
+    TEXT
+
+    assert_equal "x.rb:3:in `open': Permission denied @ rb_sysopen (Errno::EACCES)", log.reason
+  end
+
+  def test_one_holds_the_lock_and_the_other_is_told_who
+    path = File.join(@folder, "lock")
+    one = Launch::Lock.new(path)
+    other = Launch::Lock.new(path)
+
+    assert one.take("http://127.0.0.1:1")
+    refute other.take("http://127.0.0.1:2")
+    assert_equal [Process.pid, "http://127.0.0.1:1"], other.holder
+    one.release
+    assert other.take("http://127.0.0.1:2")
+  end
+end
