@@ -18,6 +18,7 @@ class MutationRun
     "documents" => ["documents", %w[documents], %w[actions web]]
   }.freeze
   COPIED = "{lib,test,db,data,demo,docs,ext,launch,bin,Gemfile,Gemfile.lock,config.ru}"
+  NATIVE = "var/native" # without it every loop is walked in Ruby
   SECONDS = 240
 
   # @param databases [Array<Hash>] the environment of each worker: its own database
@@ -58,6 +59,8 @@ class MutationRun
   def work(database, waiting, tests, found)
     Dir.mktmpdir("mutation") do |copy|
       FileUtils.cp_r(Dir[File.join(@root, COPIED)], copy)
+      FileUtils.mkdir_p(File.join(copy, "var"))
+      FileUtils.cp_r(File.join(@root, NATIVE), File.join(copy, "var"))
       unless tests.all? { |some| passes?(copy, some, database) }
         raise "the tests fail before anything is changed: #{tests.join(' ')}"
       end

@@ -101,7 +101,7 @@ class HardFilesTest < CoreCase
   # A hold at 6 kN with two legs, of which one loses what the block says.
   def legs
     log(LEGS) do |i, _|
-      force = [[(i - 40) * 0.05, 0].max, 6].min
+      force = ((i - 40) * 0.05).clamp(0, 6)
       a, b = [force * 0.6, force * 0.4].map { |v| format("%.4f", v) }
       "#{i * 0.1},#{format('%.4f', force)},#{yield(i, a)},#{b},#{[i, 160].min * 0.1}"
     end

@@ -48,7 +48,7 @@ class SupervisedTest < Minitest::Test
   def test_what_ends_again_and_again_is_given_up_in_words
     part = supervised("sh", "-c", "echo cannot open the file; exit 1", pauses: [0, 0])
     part.start
-    error = assert_raises(Launch::Trouble) { 600.times { part.look { |_| } || sleep(0.01) } }
+    error = assert_raises(Launch::Trouble) { 600.times { part.look { |words| words } || sleep(0.01) } }
 
     assert_match(/part ended 3 times, the last time with: cannot open the file/, error.message)
     assert_match(/part\.log/, error.mend)
