@@ -1,25 +1,19 @@
 # frozen_string_literal: true
 
-require_relative "../support/store_case"
+require_relative "../support/committed_case"
 require "minitest/mock"
 
 # Several people, or several files of one drop, at the same moment on the same lot: nothing is lost and nothing counts
 # twice.
-# Real transactions on several connections, so what is made here is not rolled back: it is deleted at the end.
-class AtOnceTest < StoreCase
+class AtOnceTest < CommittedCase
   PEOPLE = 4
   EACH = 3
-
-  def run(...) = Minitest::Test.instance_method(:run).bind_call(self, ...)
 
   def setup
     @person = add_person("technician", "administrator")
     @job = Actions::CreateJob.call(customer: "At once", title: "Loops", person_id: @person.id)
     @lot = another("At once")
   end
-
-  # Every other test is rolled back: all there is was made here.
-  def teardown = OwnerDatabase.empty
 
   def another(name)
     Actions::SaveLot.create(job_id: @job.id, values: { name: name, item_type: "sewn_loop" }, person_id: @person.id)

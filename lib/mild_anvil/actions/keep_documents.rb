@@ -33,7 +33,12 @@ module MildAnvil
                 media_type: TYPES.fetch(format), sha256: OpenSSL::Digest::SHA256.hexdigest(bytes),
                 byte_count: bytes.bytesize,
                 content: Sequel.blob(bytes), created_at: Time.now }
-        Store::Models::Document.dataset.insert_ignore.insert(row)
+        kept = Store::Models::Document.dataset.insert_ignore.insert(row).to_i.positive?
+        return unless kept # somebody else was first
+
+        signer = statement.signatures_dataset.order(:id).select_map(:person_id)[content[:signatures].size - 1]
+        Store::Events.record(:keep_document, statement, person_id: signer, lot_id: statement.lot_id,
+                                                        after: row.slice(:format, :signature_count, :sha256))
       end
       private_class_method :keep
     end

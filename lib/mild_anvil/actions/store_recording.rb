@@ -47,7 +47,7 @@ module MildAnvil
                  else
                    {}
                  end
-        row = Store::Models::Channel.create(recording_id: recording.id, position: position, name: channel.name[0, 120],
+        row = Store::Models::Channel.create(recording_id: recording.id, position: position, name: channel.name,
                                             role: channel.role, unit_read: channel.unit&.symbol, judged: channel.main,
                                             **judged)
         Store::Samples.keep(row.id, samples)

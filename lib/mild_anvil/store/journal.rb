@@ -17,6 +17,15 @@ module MildAnvil
         lot_id ? rows.where(Sequel[:events][:lot_id] => lot_id) : rows
       end
 
+      def count(database = Sequel::Model.db) = database[:events].count
+
+      # @param subject [Sequel::Model]
+      # @return [Array<Hash>] what was told about it under one name, in order
+      def about(subject, action, database = Sequel::Model.db)
+        database[:events].where(subject_type: subject.class.name.split("::").last, subject_id: subject.id,
+                                action: action).order(:id).all
+      end
+
       # The last thing that happened to each of the pulls that something happened to last.
       # @return [Array<Hash>]
       def latest_of_pulls(count, database = Sequel::Model.db)

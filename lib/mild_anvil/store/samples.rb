@@ -40,15 +40,20 @@ module MildAnvil
       def starts(packed) = (0...packed.bytesize).step(CHUNK_BYTES)
       private_class_method :starts
 
-      def compress(chunks) = chunks.map { |bin, first, bytes| [bin, first, Zlib.deflate(bytes, Zlib::BEST_SPEED)] }
+      def compress(chunks)
+        chunks.map do |bin, first, bytes|
+          packed = Zlib.deflate(bytes, Zlib::BEST_SPEED)
+          [bin, first, packed, Sealed.hash(packed)]
+        end
+      end
       private_class_method :compress
 
       def insert(channel_id, chunks)
         positions = Hash.new(-1)
-        rows = chunks.map do |bin, first, content|
-          [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content]
+        rows = chunks.map do |bin, first, content, sha256|
+          [channel_id, bin, positions[bin] += 1, first.nan? ? nil : first, content, sha256]
         end
-        Blobs.insert(:chunks, %i[channel_id bin position first_value content], rows)
+        Blobs.insert(:chunks, %i[channel_id bin position first_value content sha256], rows)
       end
       private_class_method :insert
 
@@ -58,8 +63,7 @@ module MildAnvil
       def read(channel_id, bin:, from:, count:)
         first = from / CHUNK
         last = (from + count - 1) / CHUNK
-        parts = chunks.where(channel_id: channel_id, bin: bin,
-                             position: first..last).order(:position).select_map(:content)
+        parts = opened(chunks.where(channel_id: channel_id, bin: bin, position: first..last))
         lows, highs = unpack(parts, bin)
         offset = from - (first * CHUNK)
         low = lows[offset, count] || []
@@ -67,7 +71,7 @@ module MildAnvil
       end
 
       def unpack(parts, bin)
-        values = parts.map { |part| Zlib.inflate(part).unpack("E*") }
+        values = parts.map { |part| part.unpack("E*") }
         return [values.flatten(1)] * 2 if bin == 1
 
         halves = values.map { |v| [v.first(v.size / 2), v.last(v.size / 2)] }
@@ -87,6 +91,26 @@ module MildAnvil
 
       # @return [Array<Integer>] the bins that are kept for a channel, without 1
       def bins(channel_id) = chunks.where(channel_id: channel_id).exclude(bin: 1).distinct.order(:bin).select_map(:bin)
+
+      # @return [String] all samples of a channel, packed
+      # @raise [Tampered]
+      def packed(channel_id) = opened(chunks.where(channel_id: channel_id, bin: 1)).join
+
+      # @return [Array(String, String)] lows and highs of one level, packed
+      # @raise [Tampered]
+      def level(channel_id, bin)
+        halves = opened(chunks.where(channel_id: channel_id, bin: bin)).map do |part|
+          [part.byteslice(0, part.bytesize / 2), part.byteslice((part.bytesize / 2)..)]
+        end
+        [halves.map(&:first).join, halves.map(&:last).join]
+      end
+
+      def opened(rows)
+        rows.order(:position).select_map(%i[content sha256]).map do |content, sha256|
+          Zlib.inflate(Sealed.open(content, sha256, "A stretch of this recording"))
+        end
+      end
+      private_class_method :opened
 
       def chunks = Sequel::Model.db[:chunks]
       private_class_method :chunks

@@ -20,6 +20,8 @@ module MildAnvil
 
         # @return [Core::Curve::Recording]
         # @raise [InvalidInput]
+        LONGEST_NAME = 120
+
         def recording
           keep = kept
           complain(keep)
@@ -46,7 +48,7 @@ module MildAnvil
         def pick(packed, keep) = keep ? Core::Packed.pack(Core::Packed.unpack(packed).values_at(*keep)) : packed
 
         def channel(column, keep)
-          Core::Curve::Channel.new(name: column.title, role: column.role, unit: column.unit, sign: column.sign,
+          Core::Curve::Channel.new(name: column.title[0, LONGEST_NAME], role: column.role, unit: column.unit, sign: column.sign,
                                    packed: pick(@rows.columns[column.index], keep), main: column.main || false)
         end
 

@@ -7,10 +7,13 @@ module MildAnvil
       class Document < Sequel::Model(:documents)
         include Record
 
+        # @return [String] in hexadecimal digits
+        def self.sha256(bytes) = OpenSSL::Digest::SHA256.hexdigest(bytes)
+
         # @return [String]
         # @raise [Tampered]
         def bytes
-          return content if OpenSSL::Digest::SHA256.hexdigest(content) == sha256
+          return content if Document.sha256(content) == sha256
 
           raise Tampered.new(
             "This document is not what was handed out: its bytes have another hash. It is not given out", id: id

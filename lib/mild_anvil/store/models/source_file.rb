@@ -17,8 +17,8 @@ module MildAnvil
         # @return [SourceFile]
         def self.keep(name:, sha256:, byte_count:, packed:)
           file = create(name: name, sha256: sha256, byte_count: byte_count, created_at: Time.now)
-          rows = packed.each_with_index.map { |content, i| [file.id, i, content] }
-          Blobs.insert(:source_file_chunks, %i[source_file_id position content], rows, db)
+          rows = packed.each_with_index.map { |content, i| [file.id, i, content, Sealed.hash(content)] }
+          Blobs.insert(:source_file_chunks, %i[source_file_id position content sha256], rows, db)
           file
         end
 
@@ -45,13 +45,24 @@ module MildAnvil
         # @return [String] the bytes that were handed in
         # @raise [Tampered] when they are no longer those
         def bytes
-          parts = db[:source_file_chunks].where(source_file_id: id).order(:position).select_map(:content)
-          parts.map { |part| Zlib.inflate(part) }.join.tap do |whole|
+          each_part.to_a.join.tap do |whole|
             next if OpenSSL::Digest::SHA256.hexdigest(whole) == sha256
 
             raise Tampered.new(
               "The file #{name} is not what was handed in: its bytes have another hash. It is not given out", id: id
             )
+          end
+        end
+
+        # @yield [String] its bytes, one stretch after the other
+        # @raise [Tampered]
+        def each_part
+          return to_enum(:each_part) unless block_given?
+
+          chunks = db[:source_file_chunks].where(source_file_id: id)
+          (0...chunks.count).each do |position|
+            content, sha256 = chunks.where(position: position).get(%i[content sha256])
+            yield Zlib.inflate(Sealed.open(content.to_s, sha256, "A stretch of #{name}"))
           end
         end
       end

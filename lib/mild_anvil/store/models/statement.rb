@@ -22,14 +22,16 @@ module MildAnvil
         # @return [Hash] inputs, content, rule_version; string keys
         # @raise [Tampered] when the text has another hash than was signed
         def frozen_body
-          if OpenSSL::Digest::SHA256.hexdigest(body) != sha256
-            raise Tampered.new(
-              "Statement #{number} is not what was signed: its text has another hash. It is not given out", id: id
-            )
-          end
+          altered! "its text has another hash" if OpenSSL::Digest::SHA256.hexdigest(body) != sha256
+          altered! "a signature is over another text" if signatures.any? { |signature| signature.sha256 != sha256 }
 
           JSON.parse(body)
         end
+
+        def altered!(why)
+          raise Tampered.new("Statement #{number} is not what was signed: #{why}. It is not given out", id: id)
+        end
+        private :altered!
 
         # @param rows [Array<Hash>] pull_id, judgement_id, measurement_id that it rests on
         def keep_items(rows) = db[:statement_items].multi_insert(rows.map { |row| row.merge(statement_id: id) })

@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Verify
+      # Every paper that was drawn: its bytes against their hash, and the hash against the chain of events; and that
+      # none is missing.
+      module Documents
+        KIND = "documents"
+        LEFT = ""
+
+        module_function
+
+        # @yield [String, nil]
+        def each
+          Store::Models::Statement.order(:id).each do |statement|
+            documents = statement.documents
+            documents.each { |document| yield wrong(statement, document) }
+            missing = missing(statement, documents)
+            yield "#{Statements.name(statement)} lacks #{missing.first}" if missing.any?
+          end
+        end
+
+        def wrong(statement, document)
+          name = "#{document.format.upcase} of #{Statements.name(statement)}"
+          if Store::Models::Document.sha256(document.content) != document.sha256
+            return "#{name}: its bytes have another hash"
+          end
+
+          told = Store::Journal.about(statement, "keep_document").map { |row| JSON.parse(row[:after])["sha256"] }
+          "#{name}: the events know of another one" unless told.include?(document.sha256)
+        end
+        private_class_method :wrong
+
+        def missing(statement, documents)
+          wanted = (1..statement.signatures.size).to_a.product(KeepDocuments::TYPES.keys)
+          left = wanted - documents.map { |document| [document.signature_count, document.format] }
+          left.map do |count, format|
+            "the #{format.upcase} with #{count == 1 ? 'one signature' : "#{count} signatures"}"
+          end
+        end
+        private_class_method :missing
+      end
+    end
+  end
+end

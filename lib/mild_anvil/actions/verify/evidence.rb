@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Verify
+      # Everything that is kept, against the hash it was kept with, what it was computed from, and the chain of events.
+      module Evidence
+        # kind; checked: how many; left: how many could not be, with why; breaks: how many; first: the first in words
+        Found = Struct.new(:kind, :checked, :left, :why_left, :breaks, :first, keyword_init: true) do
+          def sound? = breaks.zero?
+
+          # @return [String]
+          def in_words
+            said = sound? ? "#{checked} checked, all sound" : "#{breaks} of #{checked} broken; the first: #{first}"
+            left.zero? ? "#{kind}: #{said}" : "#{kind}: #{said} (#{left} #{why_left})"
+          end
+        end
+
+        PARTS = [Files, Recordings, Findings, Statements, Signatures, Documents, Events].freeze
+
+        module_function
+
+        # @yield [Found] of each kind as soon as it is known
+        # @return [Array<Found>]
+        def call
+          PARTS.map { |part| found(part).tap { |found| yield found if block_given? } }
+        end
+
+        def found(part)
+          found = Found.new(kind: part::KIND, checked: 0, left: 0, why_left: part::LEFT, breaks: 0)
+          part.each { |words| note(found, words) }
+          found.freeze
+        end
+        private_class_method :found
+
+        # @param words [String, Symbol, nil] what is wrong; :left for what could not be checked; nil for what is sound
+        def note(found, words)
+          return found.left += 1 if words == :left
+
+          found.checked += 1
+          return if words.nil?
+
+          found.breaks += 1
+          found.first ||= words
+        end
+        private_class_method :note
+      end
+    end
+  end
+end

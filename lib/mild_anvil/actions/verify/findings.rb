@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Verify
+      # The findings of every recording, found again in its samples by the rules of today.
+      module Findings
+        KIND = "findings"
+        LEFT = "found by earlier rules"
+        # Another machine's mathematics may differ in the last digits.
+        WITHIN = 1e-9
+
+        module_function
+
+        # @yield [String, Symbol, nil]
+        def each
+          Store::Models::Recording.order(:id).each do |recording|
+            analysis = recording.analysis or next yield("#{Recordings.name(recording)} has no findings")
+            ours = analysis.rule_version == Core::Curve::Analysis::RULE_VERSION
+            yield ours ? wrong(recording, analysis) : :left
+          end
+        end
+
+        def wrong(recording, analysis)
+          kept = analysis.findings_dataset.order(:id).map { |row| kept(row) }
+          found = StoredCurve.analysis(recording).findings.map { |finding| found(finding) }
+          return if kept.size == found.size && kept.zip(found).all? { |a, b| same?(a, b) }
+
+          odd = kept.zip(found).find { |a, b| !same?(a, b) }&.first || found[kept.size]
+          "#{Recordings.name(recording)}: #{odd[:kind].to_s.tr('_', ' ')} is not what its samples say"
+        rescue Tampered, Zlib::Error, MildAnvil::Error => e
+          "#{Recordings.name(recording)}: #{e.message}"
+        end
+        private_class_method :wrong
+
+        def kept(row)
+          { **row.values.slice(:kind, :at_seconds, :until_seconds, :value_si, :reason), extra: row.extra }
+        end
+        private_class_method :kept
+
+        def found(finding)
+          { kind: finding.kind.to_s, at_seconds: finding.at_seconds, until_seconds: finding.until_seconds,
+            value_si: finding.force_newtons, reason: finding.because[0, 400], extra: Canonical.plain(finding.extra) }
+        end
+        private_class_method :found
+
+        def same?(one, other)
+          case one
+          when Hash then other.is_a?(Hash) && one.keys == other.keys && one.all? { |key, v| same?(v, other[key]) }
+          when Array then other.is_a?(Array) && one.size == other.size && one.zip(other).all? { |a, b| same?(a, b) }
+          when Float then other.is_a?(Numeric) && (one - other).abs <= WITHIN * [one.abs, 1e-3].max
+          else one == other
+          end
+        end
+        private_class_method :same?
+      end
+    end
+  end
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Verify
+      # Every signature: over the statement that stands there, and told in the chain of events by the same person.
+      module Signatures
+        KIND = "signatures"
+        LEFT = ""
+        EVENTS = { "rated" => "sign_statement", "reviewed" => "countersign_statement" }.freeze
+
+        module_function
+
+        # @yield [String, nil]
+        def each
+          Store::Models::Statement.order(:id).each do |statement|
+            signatures = statement.signatures
+            yield "#{Statements.name(statement)} is signed by nobody" if signatures.empty?
+            signatures.each { |signature| yield wrong(statement, signature) }
+          end
+        end
+
+        def wrong(statement, signature)
+          name = "#{signature.meaning} by #{signature.person.name}, #{Statements.name(statement)}"
+          return "#{name}: over another text" if signature.sha256 != statement.sha256
+
+          "#{name}: the events know nothing of it" unless told?(statement, signature)
+        end
+        private_class_method :wrong
+
+        def told?(statement, signature)
+          rows = Store::Journal.about(statement, EVENTS.fetch(signature.meaning, signature.meaning))
+          rows.any? do |row|
+            row[:person_id] == signature.person_id && JSON.parse(row[:after])["sha256"] == signature.sha256
+          end
+        end
+        private_class_method :told?
+      end
+    end
+  end
+end

@@ -1,0 +1,144 @@
+# frozen_string_literal: true
+
+require_relative "../support/committed_case"
+
+# What was changed behind the application's back is noticed, named, and not handed out.
+class VerifyTest < CommittedCase
+  Verify = Actions::Verify
+
+  def setup
+    @lot = lot(name: "Sealed")
+    @pulls = [820, 905].map { |peak| import(@lot, log_text(peak_newtons: peak), name: "#{peak}.csv") }
+    @pulls << import(@lot, uneven(870), name: "uneven.csv")
+    @pulls.each { |pull| judge(pull, "break", failed_part: "specimen") }
+    @signed = sign(@lot)
+    Actions::CountersignStatement.call(statement_id: @signed.id, sha256: @signed.sha256, person_id: reviewer.id)
+  end
+
+  def uneven(peak)
+    log_text(peak_newtons: peak).lines.each_with_index.map do |line, i|
+      line.sub(/\A([\d.]+)/) { |t| format("%.4f", t.to_f + (i.odd? ? 0.002 : 0)) }
+    end.join
+  end
+
+  # @return [Hash] kind => words of the first break
+  def broken = Verify::Evidence.call.reject(&:sound?).to_h { |found| [found.kind, found.first] }
+
+  def recording = @pulls.first.recording
+  def channel = recording.judged_channel
+
+  def test_what_nobody_touched_is_sound
+    found = Verify::Evidence.call
+
+    assert_empty broken
+    assert_equal({ "files" => 3, "recordings" => 3, "findings" => 3, "statements" => 1, "signatures" => 2,
+                   "documents" => 6 }, found.to_h { |f| [f.kind, f.checked] }.except("events"))
+    assert_operator found.last.checked, :>, 10
+    assert_equal "files: 3 checked, all sound", found.first.in_words
+  end
+
+  def test_a_file_whose_bytes_are_others
+    other = Zlib.deflate(log_text.sub("5", "6"))
+    sealed = MildAnvil::Store::Sealed.hash(other)
+    id = recording.source_file_id
+    altered(:source_file_chunks, { source_file_id: id }, content: Sequel.blob(other)) do
+      assert_match(/820\.csv.*another hash/, broken["files"])
+      assert_raises(MildAnvil::Tampered) { Actions::OriginalFile.call(file_id: id) }
+    end
+    altered(:source_file_chunks, { source_file_id: id }, content: Sequel.blob(other), sha256: Sequel.blob(sealed)) do
+      assert_match(/820\.csv.*of another hash than/, broken["files"])
+      assert_raises(MildAnvil::Tampered) { Actions::OriginalFile.call(file_id: id) }
+    end
+  end
+
+  def chunk(bin) = { channel_id: channel.id, bin: bin, position: 0 }
+
+  # The samples as they are, with every one a tenth higher.
+  def raised(bin)
+    packed = Zlib.inflate(OwnerDatabase.connection[:chunks].where(chunk(bin)).get(:content))
+    Zlib.deflate(packed.unpack("E*").map { |v| v * 1.1 }.pack("E*"))
+  end
+
+  def test_samples_that_are_others
+    altered(:chunks, chunk(1), content: Sequel.blob(raised(1))) do
+      assert_match(/pull 1 of Sealed.*another hash/, broken["recordings"])
+      assert_raises(MildAnvil::Tampered) { Actions::ReadWindow.call(recording_id: recording.id, points: 4000) }
+    end
+    sealed = MildAnvil::Store::Sealed.hash(raised(1))
+    altered(:chunks, chunk(1), content: Sequel.blob(raised(1)), sha256: Sequel.blob(sealed)) do
+      assert_match(/its samples have another hash/, broken["recordings"])
+      assert_match(/pull 1 of Sealed.*is not what its samples say/, broken["findings"])
+    end
+  end
+
+  def test_findings_that_are_others
+    analysis = recording.analysis
+    peak = { analysis_id: analysis.id, kind: "peak" }
+    altered(:findings, peak, value_si: 9900.0) { assert_match(/peak is not what its samples say/, broken["findings"]) }
+    altered(:findings, peak, reason: "highest reading, said by me") { assert_match(/peak/, broken["findings"]) }
+    altered(:findings, peak, kind: "peek") { assert_match(/peek/, broken["findings"]) }
+    altered(:analyses, { id: analysis.id }, rule_version: "0") do
+      assert_equal 1, Verify::Evidence.call.find { |f| f.kind == "findings" }.left
+    end
+  end
+
+  def limit_raised = @signed.refresh.body.sub(/("working_load_limit":\{"text":")[\d.]+/, "\\199.9")
+
+  def test_a_limit_that_was_raised
+    altered(:statements, { id: @signed.id }, body: limit_raised) do
+      assert_match(/statement 1 of Sealed: .*not what was signed/, broken["statements"])
+      row = shown(@lot)[:statements].first
+
+      assert_match(/text has another hash/, row[:altered])
+      assert_nil row[:working_load_limit]
+    end
+    sealed = OpenSSL::Digest::SHA256.hexdigest(limit_raised)
+    altered(:statements, { id: @signed.id }, body: limit_raised, sha256: sealed) do
+      assert_match(/signature is over another text/, broken["statements"])
+      assert_match(/over another text/, broken["signatures"])
+    end
+  end
+
+  # Also every signature made to fit: the figures still do not follow from the inputs, and the events know better.
+  def test_a_limit_that_was_raised_with_everything_that_signs_it
+    sealed = OpenSSL::Digest::SHA256.hexdigest(limit_raised)
+    altered(:statements, { id: @signed.id }, body: limit_raised, sha256: sealed) do
+      first, second = @signed.signatures.map { |s| { id: s.id } }
+      altered(:signatures, first, sha256: sealed) do
+        altered(:signatures, second, sha256: sealed) do
+          assert_match(/says working load limit 99\.9 kN; its inputs give/, broken["statements"])
+          assert_match(/the events know nothing of it/, broken["signatures"])
+        end
+      end
+    end
+  end
+
+  def test_a_judgement_that_was_changed_after_it_was_signed
+    judgement = @pulls.first.judgements.first
+    altered(:judgements, { id: judgement.id }, value_si: 99.0) do
+      assert_match(/rests on pull 1, whose judgement says something else/, broken["statements"])
+    end
+  end
+
+  def test_papers_that_are_others_or_missing
+    pdf = { statement_id: @signed.id, format: "pdf", signature_count: 1 }
+    altered(:documents, pdf, content: Sequel.blob("%PDF other")) do
+      assert_match(/PDF of statement 1 of Sealed: its bytes have another hash/, broken["documents"])
+    end
+    altered(:documents, pdf, content: Sequel.blob("%PDF other"),
+                             sha256: OpenSSL::Digest::SHA256.hexdigest("%PDF other")) do
+      assert_match(/the events know of another one/, broken["documents"])
+    end
+    altered(:documents, pdf, signature_count: 7) do
+      assert_match(/lacks the PDF with one signature/, broken["documents"])
+    end
+  end
+
+  def test_events_that_are_others_or_missing
+    altered(:events, { id: Models::Statement.db[:events].min(:id) }, after: "{}") { assert_match(/event \d+ is not/, broken["events"]) }
+    last = OwnerDatabase.connection[:event_tails].first
+    altered(:event_tails, { id: last[:id] }, sha256: "0" * 64) do
+      assert_equal "some are missing at the end", broken["events"]
+    end
+  end
+end
