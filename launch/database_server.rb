@@ -23,6 +23,15 @@ module Launch
       @lock = Lock.new(File.join(folder, "lock"))
     end
 
+    # @return [DatabaseServer, nil] the one that another start runs in a folder
+    def self.running(folder)
+      return if PidFile.new(File.join(folder, "database.pid")).running.nil?
+
+      new(folder, port: Integer(File.read(File.join(folder, "port"))))
+    rescue Errno::ENOENT
+      nil
+    end
+
     # @raise [Trouble]
     def start
       Launch.step("database") do
@@ -98,6 +107,7 @@ module Launch
                           mend: "stop what uses it, or give --database-port")
       end
 
+      File.write(File.join(@folder, "port"), port.to_s)
       Process.spawn("mariadbd", *options, **log.redirection, pgroup: true)
     end
 

@@ -29,6 +29,15 @@ module Launch
     result
   end
 
+  # Without saying what is being done.
+  def quietly
+    said = $stdout
+    $stdout = File.open(File::NULL, "w")
+    yield
+  ensure
+    $stdout = said
+  end
+
   # Runs a command with its output added to a log.
   # @return [LogFile]
   # @raise [Trouble] with the first line that says why it failed

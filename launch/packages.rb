@@ -6,7 +6,7 @@ require "rbconfig"
 module Launch
   # Debian packages, gems and the compiled part, installed or made when they are missing.
   module Packages
-    RUNNING = %w[mariadb-server-core mariadb-client-core libmariadb-dev libxml2-dev libxslt1-dev build-essential
+    RUNNING = %w[mariadb-server-core mariadb-client libmariadb-dev libxml2-dev libxslt1-dev build-essential
                  ruby-dev pkg-config fonts-lato fonts-dejavu-core].freeze
     TESTING = %w[chromium-headless-shell].freeze
     LEAST_MEGABYTES = 1500 # a fresh machine needs this much for packages, gems and the database

@@ -89,6 +89,11 @@ class AskTest < StoreCase
 
     assert_equal [nil, nil], stated.values_at("minimum", "working_load_limit")
     assert_in_delta 1.2, stated["relative"]["index"], 0.01
+    Actions::SaveLot.change(lot_id: ranked.id, values: { relative_only: false }, person_id: person.id)
+    rated = computed(ranked.refresh).statement
+    assert_nil rated["relative"]
+    refute_nil rated["minimum"]
+    Actions::SaveLot.change(lot_id: ranked.id, values: { relative_only: true }, person_id: person.id)
     assert_match(/1\.20 times as strong as Reference \(1\.1\d to 1\.2\d\)/, stated["relative"]["in_words"])
   end
 

@@ -45,6 +45,19 @@ class RecordingsTest < StoreCase
     assert_empty stated["in_use"] # slings are not twisted
   end
 
+  # A lot that rates energy reads curves of force, and its files are shown in force.
+  def test_a_preview_is_shown_in_what_the_file_holds
+    lots = [lot(display_unit: "N"),
+            lot(measurand: "energy", display_unit: "J", terms: { rated_quantity: "energy" })]
+    peaks = lots.map do |made|
+      Actions::PreviewFile.call(lot_id: made.id, name: "log.csv", source: log_text(peak_newtons: 880), choices: {},
+                                person_id: person.id)[:peak]
+    end
+
+    assert_equal(%w[N kN], peaks.map { |peak| peak[:unit] })
+    assert_match(/\A88\d\z/, peaks.first[:text])
+  end
+
   def test_a_lot_may_rate_another_finding_than_the_peak
     made = lot(measurand: "energy", display_unit: "J", terms: { rated_quantity: "energy" })
     pull = import(made, log_text)

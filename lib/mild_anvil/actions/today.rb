@@ -19,7 +19,8 @@ module MildAnvil
             lot[:summary]["next_step"] == step
           end.first(MAX_SHOWN) }
         end
-        { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts }
+        { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts,
+          backup: DailyBackup.last || {} }
       end
 
       # Brought in and judged by the same hand is one line: what a pull came to, by whom, when.

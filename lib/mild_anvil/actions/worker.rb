@@ -6,6 +6,7 @@ module MildAnvil
     # what the rack shows.
     module Worker
       IDLE_SECONDS = 0.1
+      BACKUP_LOOK_SECONDS = 60
 
       module_function
 
@@ -13,6 +14,20 @@ module MildAnvil
       def run_once
         bring_up_behind
         compute_waiting || refresh_stale
+      end
+
+      # Looks every minute whether a backup is due, beside the computing, until the process ends.
+      # @return [Thread]
+      def back_up_daily
+        Thread.new do
+          loop do
+            DailyBackup.if_due
+          rescue *Store::Database::LOST => e
+            warn "backup: #{e.message}"
+          ensure
+            sleep BACKUP_LOOK_SECONDS
+          end
+        end
       end
 
       # Until the block says stop. A lost database is waited for.

@@ -9,7 +9,7 @@ module MildAnvil
       COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand, "compare" => CompareCommand,
                    "check" => CheckCommand, "plan" => PlanCommand }.freeze
       USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE [--json] " \
-              "[options]; bin/anvil --help"
+              "[options]; bin/anvil verify | backup FILE | restore FILE; bin/anvil --help"
 
       def initialize(out: $stdout, err: $stderr)
         @out = out
@@ -23,7 +23,10 @@ module MildAnvil
         rest = parser(options).parse(argv)
         return 0 if options[:helped]
 
-        command = COMMANDS[rest.shift]
+        name = rest.shift
+        return installed(name, rest, options) if Installed.known?(name)
+
+        command = COMMANDS[name]
         return wrong(USAGE) if command.nil? || rest.size != 1
         return wrong("there is no file #{rest.first}") unless File.exist?(rest.first)
 
@@ -36,6 +39,11 @@ module MildAnvil
       end
 
       private
+
+      def installed(name, rest, options)
+        misused = Installed.misused(name, rest)
+        misused ? wrong(misused) : Installed.call(name, rest.first, out: @out, options: options)
+      end
 
       def refused(file, fault, options)
         fields = fault.details[:fields].to_h.map { |name, words| "; #{name} #{words}" }.join

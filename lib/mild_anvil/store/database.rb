@@ -54,6 +54,16 @@ module MildAnvil
         Sequel::Migrator.run(database, MIGRATIONS)
       end
 
+      # @return [Integer] the number of the last migration
+      def newest_schema = Dir.children(MIGRATIONS).map(&:to_i).max
+
+      # @raise [Error] for a schema of another version
+      def present!(database)
+        return if database.table_exists?(:schema_info) && database[:schema_info].get(:version) == newest_schema
+
+        raise Error, "The database has the tables of another version. Start the application once, which brings them up"
+      end
+
       # Runs a block in a transaction, with its events as the last thing written; again if the database chose it to
       # give way to another, or was lost.
       def write(database = Sequel::Model.db, &block)

@@ -8,9 +8,16 @@ module MildAnvil
 
       module_function
 
-      def demo?(database = Sequel::Model.db) = !database[:settings].where(name: DEMO).empty?
+      def demo?(database = Sequel::Model.db) = !get(DEMO, database).nil?
+      def demo!(database = Sequel::Model.db) = set(DEMO, "loaded", database)
 
-      def demo!(database = Sequel::Model.db) = database[:settings].insert(name: DEMO, value: "loaded")
+      # @return [String, nil]
+      def get(name, database = Sequel::Model.db) = database[:settings].where(name: name).get(:value)
+
+      # @param value [String] up to 200 letters
+      def set(name, value, database = Sequel::Model.db)
+        database[:settings].on_duplicate_key_update(:value).insert(name: name, value: value)
+      end
     end
   end
 end

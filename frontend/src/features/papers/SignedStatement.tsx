@@ -27,7 +27,7 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
               ? "reviewed and closed"
               : "waits for its review"}
         </span>
-        <span className="num text-derived ml-auto text-right">
+        <span className="num text-derived ml-auto text-right" hidden={s.altered !== null}>
           {s.relative_in_words ?? (
             <>
               {text(s.minimum)} ÷ {s.factor_text} → <b>{text(s.working_load_limit)}</b>
@@ -35,6 +35,11 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
           )}
         </span>
       </div>
+      {s.altered && (
+        <p role="alert" className="text-signal mt-1 font-semibold">
+          {s.altered}. Restore a backup, or ask whoever looks after this installation.
+        </p>
+      )}
       <ul className="mt-1 text-[13px]">
         {s.signatures.map((hand) => (
           <li key={hand.meaning}>

@@ -33,7 +33,9 @@ describe("people", () => {
     await userEvent.click(await screen.findByRole("button", { name: "Change Wren Ashdown" }));
     await userEvent.click(screen.getByRole("checkbox", { name: "Works here" }));
     await userEvent.click(screen.getByRole("button", { name: "Save" }));
-    await waitFor(() => expect(sent[0]?.body).toEqual({ name: "Wren Ashdown", roles: ["technician"], active: false }));
+    await waitFor(() =>
+      expect(sent[0]?.body).toEqual({ name: "Wren Ashdown", roles: ["technician"], active: false, version: 3 }),
+    );
   });
   it("get a key for scripts that is shown once", async () => {
     const token = { id: 4, name: "upload", created_at: "2026-11-25T08:00:00Z", revoked_at: null };

@@ -6,6 +6,7 @@ import { stated } from "@/format/figure";
 import { plural, when } from "@/format/words";
 import { useRowKeys } from "@/keys/useRowKeys";
 import { useSettings } from "@/lot/settings";
+import { BackupLine } from "./BackupLine";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 
 const STEPS = {
@@ -137,6 +138,7 @@ export function TodayPage() {
             <li className="text-soft px-3 py-3">What is pulled and judged is listed here.</li>
           )}
         </ol>
+        <BackupLine backup={data.backup} />
       </section>
     </div>
   );

@@ -7,7 +7,7 @@ module MildAnvil
       # none is missing.
       module Documents
         KIND = "documents"
-        LEFT = ""
+        LEFT = "of which the events say nothing: kept by a version that did not tell them"
 
         module_function
 
@@ -27,10 +27,20 @@ module MildAnvil
             return "#{name}: its bytes have another hash"
           end
 
-          told = Store::Journal.about(statement, "keep_document").map { |row| JSON.parse(row[:after])["sha256"] }
-          "#{name}: the events know of another one" unless told.include?(document.sha256)
+          told = told(statement, document)
+          return :left if told.nil?
+
+          "#{name}: the events know of another one" unless told == document.sha256
         end
         private_class_method :wrong
+
+        # @return [String, nil] the hash that was told when it was kept; taken away, it would be missing in the chain
+        def told(statement, document)
+          rows = Store::Journal.about(statement, "keep_document").map { |row| JSON.parse(row[:after]) }
+          same = document.values.slice(:format, :signature_count).transform_keys(&:to_s)
+          rows.find { |row| row.slice(*same.keys) == same }&.fetch("sha256")
+        end
+        private_class_method :told
 
         def missing(statement, documents)
           wanted = (1..statement.signatures.size).to_a.product(KeepDocuments::TYPES.keys)

@@ -21,7 +21,9 @@ module MildAnvil
         def words(broken)
           return if broken.nil?
 
-          broken.zero? ? "some are missing at the end" : "event #{broken} is not what was written, or one before it is missing"
+          return "some are missing at the end" if broken.zero?
+
+          "event #{broken} is not what was written, or one before it is missing"
         end
         private_class_method :words
       end

@@ -46,13 +46,16 @@ module MildAnvil
 
         def same?(one, other)
           case one
-          when Hash then other.is_a?(Hash) && one.keys == other.keys && one.all? { |key, v| same?(v, other[key]) }
-          when Array then other.is_a?(Array) && one.size == other.size && one.zip(other).all? { |a, b| same?(a, b) }
+          when Hash then other.is_a?(Hash) && same_list?(one.sort.flatten(1), other.sort.flatten(1))
+          when Array then other.is_a?(Array) && same_list?(one, other)
           when Float then other.is_a?(Numeric) && (one - other).abs <= WITHIN * [one.abs, 1e-3].max
           else one == other
           end
         end
         private_class_method :same?
+
+        def same_list?(one, other) = one.size == other.size && one.zip(other).all? { |a, b| same?(a, b) }
+        private_class_method :same_list?
       end
     end
   end

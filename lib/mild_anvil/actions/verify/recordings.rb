@@ -3,7 +3,7 @@
 module MildAnvil
   module Actions
     module Verify
-      # The samples of every recording, against its hash; and what a zoomed-out curve is drawn from, against the samples.
+      # The samples of every recording, against its hash; and what a zoomed-out curve is drawn from, against them.
       module Recordings
         KIND = "recordings"
         LEFT = ""

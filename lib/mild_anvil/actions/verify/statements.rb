@@ -38,7 +38,9 @@ module MildAnvil
           return if checked[:intact]
 
           first = checked[:differences].first
-          first ? "says #{first[:figure]} #{first[:signed]}; its inputs give #{first[:now]}" : "does not follow from its inputs"
+          return "does not follow from its inputs" if first.nil?
+
+          "says #{first[:figure]} #{first[:signed]}; its inputs give #{first[:now]}"
         end
         private_class_method :other_figures
 

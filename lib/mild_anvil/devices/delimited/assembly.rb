@@ -48,8 +48,9 @@ module MildAnvil
         def pick(packed, keep) = keep ? Core::Packed.pack(Core::Packed.unpack(packed).values_at(*keep)) : packed
 
         def channel(column, keep)
-          Core::Curve::Channel.new(name: column.title[0, LONGEST_NAME], role: column.role, unit: column.unit, sign: column.sign,
-                                   packed: pick(@rows.columns[column.index], keep), main: column.main || false)
+          packed = pick(@rows.columns[column.index], keep)
+          Core::Curve::Channel.new(name: column.title[0, LONGEST_NAME], role: column.role, unit: column.unit,
+                                   sign: column.sign, packed: packed, main: column.main || false)
         end
 
         def complain(keep)

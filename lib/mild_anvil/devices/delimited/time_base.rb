@@ -67,8 +67,8 @@ module MildAnvil
         end
 
         def stands_still!
-          raise InvalidInput, "The time never advances: every row has the same. Choose another column for it, or none " \
-                              "and a sampling rate"
+          raise InvalidInput, "The time never advances: every row has the same. Choose another column for it, or " \
+                              "none and a sampling rate"
         end
 
         def backwards!(values)
