@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "net/http"
-require "openssl"
 require_relative "certificate"
 
 module Launch
@@ -141,7 +139,7 @@ module Launch
 
     def wait_until_it_answers
       deadline = Launch.now + ANSWERS_WITHIN_SECONDS
-      until answers?
+      until Launch.answers?(address)
         if Launch.now > deadline || !@web.running?
           raise Trouble.new("the web server did not start: #{@web.log.reason}", mend: "read #{@web.log.path}")
         end
@@ -149,15 +147,6 @@ module Launch
 
         sleep 0.1
       end
-    end
-
-    def answers?
-      uri = URI("#{address}/api/health")
-      options = { use_ssl: uri.scheme == "https",
-                  verify_mode: OpenSSL::SSL::VERIFY_NONE } # our own certificate, on this machine
-      Net::HTTP.start(uri.host, uri.port, **options) { |http| http.get(uri.path) }.is_a?(Net::HTTPOK)
-    rescue SystemCallError, IOError, Net::ReadTimeout, OpenSSL::SSL::SSLError
-      false
     end
 
     def stop

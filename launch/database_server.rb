@@ -108,8 +108,10 @@ module Launch
       end
 
       File.write(File.join(@folder, "port"), port.to_s)
-      Process.spawn("mariadbd", *options, **log.redirection, pgroup: true)
+      Process.spawn(surroundings, "mariadbd", *options, **log.redirection, pgroup: true)
     end
+
+    def surroundings = {}
 
     def options
       ["--no-defaults", "--user=#{user}", "--datadir=#{data}", "--bind-address=127.0.0.1", "--port=#{port}",

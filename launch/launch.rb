@@ -67,9 +67,24 @@ module Launch
     false
   end
 
-  def any_free_port
-    server = TCPServer.new("127.0.0.1", 0)
-    server.addr[1].tap { server.close }
+  def any_free_port = free_ports(1).first
+
+  # Held together, so that none is given twice.
+  def free_ports(count)
+    servers = Array.new(count) { TCPServer.new("127.0.0.1", 0) }
+    servers.map { |server| server.addr[1] }
+  ensure
+    servers&.each(&:close)
+  end
+
+  # Whether the application answers at an address.
+  def answers?(address)
+    uri = URI("#{address}/api/health")
+    options = { use_ssl: uri.scheme == "https",
+                verify_mode: OpenSSL::SSL::VERIFY_NONE } # our own certificate, on this machine
+    Net::HTTP.start(uri.host, uri.port, **options) { |http| http.get(uri.path) }.is_a?(Net::HTTPOK)
+  rescue SystemCallError, IOError, Net::ReadTimeout, OpenSSL::SSL::SSLError
+    false
   end
 
   def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
@@ -99,6 +114,8 @@ module Launch
 end
 
 require "fileutils"
+require "net/http"
+require "openssl"
 require "socket"
 require_relative "lock"
 require_relative "log_file"

@@ -20,7 +20,8 @@ module MildAnvil
       # @return [Made]
       # @raise [InvalidInput]
       def call(source, name:, choices:, measurand:, person_id:)
-        packing = Thread.new { Store::Models::SourceFile.pack(source.each_part) }
+        parts = source.each_part(Store::Models::SourceFile::PART_BYTES)
+        packing = Thread.new { Store::Models::SourceFile.pack(parts) }
         reading = read(source, name, choices)
         better = yield(reading) if block_given?
         reading = read(source, name, choices = better) if better

@@ -20,11 +20,18 @@ module MildAnvil
         refuse_later!(sound)
         take_in(path, owner, owner_url)
         Store::Database.migrate(owner)
-        Store::Grants.apply(owner, user: "'#{URI(url).user}'@'127.0.0.1'") unless url == owner_url
+        grant(owner, url) unless url == owner_url
         sound
       ensure
         owner&.disconnect
       end
+
+      def grant(owner, url)
+        application = Store::Database.connect(url, connections: 1)
+        Store::Grants.apply(owner, application)
+        application.disconnect
+      end
+      private_class_method :grant
 
       def refuse_filled!(owner)
         return unless owner.table_exists?(:people) && !owner[:people].empty?

@@ -14,21 +14,24 @@ module MildAnvil
       module_function
 
       # What an earlier version granted is taken back.
-      def revoke(database, schema, user)
+      def revoke(database, schema, user, granted)
         (RECORDS + AS_READ).each do |table|
-          database.run("REVOKE UPDATE, DELETE ON `#{schema}`.`#{table}` FROM #{user}")
-        rescue Sequel::DatabaseError
-          nil # it was never granted
+          name = "`#{schema}`.`#{table}`"
+          next unless granted.any? { |text| text.include?(" ON #{name} ") && text.include?("UPDATE") }
+
+          database.run("REVOKE UPDATE, DELETE ON #{name} FROM #{user}")
         end
       end
       private_class_method :revoke
 
       # @param database [Sequel::Database] connected as the owner of the schema
-      # @param user [String] such as 'anvil'@'127.0.0.1'
-      def apply(database, user:)
+      # @param application [Sequel::Database] connected as the application's own user
+      def apply(database, application)
+        user = application.get(Sequel.lit("CURRENT_USER()")).split("@", 2).map { |part| "'#{part}'" }.join("@")
+        granted = application.fetch("SHOW GRANTS").flat_map(&:values)
         schema = database.get(Sequel.function(:database))
         database.run("GRANT SELECT, INSERT ON `#{schema}`.* TO #{user}")
-        revoke(database, schema, user)
+        revoke(database, schema, user, granted)
         (database.tables - RECORDS - AS_READ).each do |table|
           database.run("GRANT UPDATE, DELETE ON `#{schema}`.`#{table}` TO #{user}")
         end

@@ -5,6 +5,8 @@ module MildAnvil
     module Models
       # A file as it was handed in, kept whole.
       class SourceFile < Sequel::Model(:source_files)
+        PART_BYTES = 512 * 1024 # fits any server's packet
+
         # Compresses without the interpreter's lock, so that it can run beside the reading of the same bytes.
         # @param parts [Enumerable<String>] the file, in order
         # @return [Array<String>]

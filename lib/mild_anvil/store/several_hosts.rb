@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Store
+    # A database that several servers answer for, such as the nodes of a cluster: when one has gone, the next is asked,
+    # and what only read is asked again. Mixed into a Sequel database; with one server it asks that one again.
+    module SeveralHosts
+      READS = /\A\s*(?:SELECT|SHOW)\b/i
+      TRIES = 4
+      PAUSE_SECONDS = 0.1
+      # A node that has lost its cluster still answers, and knows nothing: it counts as gone.
+      APART = /WSREP has not yet prepared|Lock wait timeout.*wsrep|WSREP detected deadlock/i
+
+      # @return [Array<Array(String, Integer)>] host and port of each, those of the URL first
+      def addresses
+        @addresses ||= [[opts[:host], (opts[:port] || 3306).to_i], *more]
+      end
+
+      # Opens a connection to the first that answers, beginning with the one that answered last.
+      def connect(server)
+        tried = 0
+        begin
+          super
+        rescue Sequel::DatabaseConnectionError, Mysql2::Error
+          @current = (current + 1) % addresses.size
+          (tried += 1) < addresses.size ? retry : raise
+        end
+      end
+
+      def server_opts(server)
+        host, port = addresses[current]
+        super.merge(host: host, port: port)
+      end
+
+      # What only reads, outside of a transaction, is asked again.
+      def execute(sql, opts = Sequel::OPTS, &block)
+        tries = 0
+        begin
+          super
+        rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
+          raise if in_transaction?(opts) || !READS.match?(sql) || (tries += 1) >= TRIES
+
+          disconnect # those that nobody uses are as dead
+          sleep(PAUSE_SECONDS * tries)
+          retry
+        end
+      end
+
+      private
+
+      def current = @current ||= 0
+
+      def more
+        opts[:more].to_s.split(",").map do |address|
+          host, port = address.strip.split(":")
+          [host, (port || 3306).to_i]
+        end
+      end
+
+      def disconnect_error?(error, opts) = super || APART.match?(error.message)
+    end
+  end
+end
