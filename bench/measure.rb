@@ -6,6 +6,7 @@ require "rack/mock"
 require "tempfile"
 require_relative "growth"
 require_relative "judging"
+require_relative "load"
 require_relative "many_files"
 
 # The measurements of bin/bench; times are medians.
@@ -220,6 +221,6 @@ end
 
 MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
-parts = ARGV.empty? ? %w[script opening statistics findings import window files rack judging lenders growth] : ARGV
-SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth }.freeze
+parts = ARGV.empty? ? %w[script opening statistics findings import window files rack judging lenders growth load] : ARGV
+SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

@@ -38,6 +38,18 @@ class Served
     sent(request)
   end
 
+  # One connection for many requests, as a browser keeps it.
+  # @yieldparam ask [Proc] path -> Net::HTTPResponse
+  def kept_open
+    Net::HTTP.start("127.0.0.1", @port, read_timeout: 60) do |http|
+      yield(lambda { |path|
+        answer = http.request(Net::HTTP::Get.new(path, headers))
+        abort "#{path} answered #{answer.code}: #{answer.body[0, 200]}" unless answer.is_a?(Net::HTTPSuccess)
+        answer
+      })
+    end
+  end
+
   private
 
   def headers = { "Authorization" => "Bearer #{@key}" }

@@ -12,7 +12,7 @@ module MildAnvil
       # @return [Hash] lots, files
       def call(query:)
         words = query.to_s.strip
-        lots = Store::Rack.rows(words: words.split, waiting: false).limit(MAX_RESULTS).all
+        lots, = Store::Rack.page(words: words.split, limit: MAX_RESULTS)
         { lots: lots.map { |row| row.slice(:id, :name, :customer) }, files: files(words) }
       end
 

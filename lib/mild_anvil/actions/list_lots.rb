@@ -4,7 +4,7 @@ module MildAnvil
   module Actions
     # A page of the rack: jobs with their lots, each with the summary that its small rule needs.
     module ListLots
-      PAGE = 60
+      PAGE = 40
 
       module_function
 
@@ -13,9 +13,8 @@ module MildAnvil
       # @param waiting [Boolean] only lots in which somebody has to do something
       # @return [Hash] jobs, total, page, pages
       def call(query: nil, page: 1, waiting: false)
-        found = Store::Rack.rows(words: query.to_s.split, waiting: waiting)
-        total = found.count
-        rows = found.limit(PAGE, (page - 1) * PAGE).all
+        rows, total = Store::Rack.page(words: query.to_s.split, waiting: waiting, limit: PAGE,
+                                       offset: (page - 1) * PAGE)
         { jobs: grouped(rows), total: total, page: page, pages: (total.to_f / PAGE).ceil }
       end
 

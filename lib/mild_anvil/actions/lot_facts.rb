@@ -57,6 +57,9 @@ module MildAnvil
       # @return [Float, nil] the coarsest resolution of what was measured
       def resolution_si = pulls.filter_map { |pull| measurement(pull)&.resolution_si }.max
 
+      # @return [Array<Store::Models::Load>] that were written down apart from pulls
+      def stored_loads = @stored_loads ||= Store::Models::Load.of_lot(lot.id).all
+
       private
 
       def judgements = @judgements ||= pulls.to_h { |pull| [pull.id, pull.judgement(quantity)] }
@@ -78,7 +81,7 @@ module MildAnvil
       end
 
       def history
-        @history ||= Core::Judgement::LoadHistory.new(pulls.map { |pull| load_of(pull) } + stored_loads,
+        @history ||= Core::Judgement::LoadHistory.new(pulls.map { |pull| load_of(pull) } + loads_apart,
                                                       shared: Library.item_type(lot.item_type).loads_shared)
       end
 
@@ -97,8 +100,8 @@ module MildAnvil
 
       def nothing?(judgement) = Core::Judgement::Observations::NOTHING.include?(judgement&.counts_as)
 
-      def stored_loads
-        Store::Models::Load.of_lot(lot.id).all.map do |load|
+      def loads_apart
+        stored_loads.map do |load|
           Core::Judgement::LoadHistory::Load.new(feature: load.feature_id, specimen: load.feature.specimen_id,
                                                  at: load.at, order: 0,
                                                  value_si: load.value_si, source: load.source, pull: nil, counts: true)

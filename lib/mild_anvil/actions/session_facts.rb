@@ -11,8 +11,12 @@ module MildAnvil
       # @return [Hash, nil] of a person who is here
       def person(id)
         person = id && Store::Models::Person[id]
-        person&.active ? { id: person.id, name: person.name, roles: person.roles } : nil
+        person&.active ? facts(person) : nil
       end
+
+      # @param person [Store::Models::Person] who is here
+      # @return [Hash] id, name, roles
+      def facts(person) = { id: person.id, name: person.name, roles: person.roles }
 
       # @return [Integer, nil] whose account it is
       def person_of_account(account_id) = account_id && Store::Models::Account[account_id]&.person_id

@@ -8,10 +8,11 @@ module MildAnvil
       module_function
 
       # @param lot [Store::Models::Lot]
+      # @param terms [Store::Models::RatingTerms] in force
       # @return [Hash]
-      def call(lot)
+      def call(lot, terms = lot.terms)
         { claims: lot.claims.map { |row| claim(row) }, claim_conflicts: conflicts(lot),
-          requirements: lot.requirements.map { |row| requirement(row) }, terms: terms(lot.terms),
+          requirements: lot.requirements.map { |row| requirement(row) }, terms: terms(terms),
           studies: lot.job.studies.map { |study| study(study) }, level_ids: lot.study_groups.map(&:level_id) }
       end
 

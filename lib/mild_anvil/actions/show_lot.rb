@@ -8,6 +8,8 @@ module MildAnvil
                    item_condition setup_class measurand display_unit specimens_planned relative_only reference_lot_id
                    version].freeze
 
+      MOST_SIBLINGS = 200 # of a job, the newest: what a lot may be ranked against is chosen from them
+
       module_function
 
       # @return [Hash]
@@ -15,17 +17,17 @@ module MildAnvil
         lot = Store::Models::Lot.fetch!(lot_id)
         facts = LotFacts.new(lot)
         { lot: lot.values.slice(*COLUMNS).merge(rated_parts: lot.rated_parts), job: job(lot.job),
-          ask: ShowAsk.call(lot),
+          ask: ShowAsk.call(lot, facts.terms),
           summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot),
           specimens: specimens(lot),
-          loads: loads(lot), siblings: siblings(lot) }
+          loads: loads(lot, facts), siblings: siblings(lot) }
       end
 
       def job(job) = job.values.slice(:id, :customer, :title, :purpose)
       private_class_method :job
 
       def statements(lot)
-        lot.statements_dataset.eager(:person, :superseded_by, signatures: :person).all.map do |row|
+        lot.statements_dataset.eager(:superseded_by, :supersedes, signatures: :person).all.map do |row|
           StatementRow.call(row)
         end
       end
@@ -36,10 +38,11 @@ module MildAnvil
       end
       private_class_method :specimens
 
-      def loads(lot)
+      def loads(lot, facts)
         figures = Figures.of(lot)
-        numbers = lot.specimens.to_h { |specimen| [specimen.id, specimen.number] }
-        Store::Models::Load.of_lot(lot.id).all.map do |load|
+        rows = facts.stored_loads
+        numbers = rows.empty? ? {} : lot.specimens.to_h { |specimen| [specimen.id, specimen.number] }
+        rows.map do |load|
           { id: load.id, specimen: numbers[load.feature.specimen_id], feature: load.feature.name, source: load.source,
             figure: figures.stated(load), at: load.at, note: load.note, person: load.person.name }
         end
@@ -47,7 +50,8 @@ module MildAnvil
       private_class_method :loads
 
       def siblings(lot)
-        lot.job.lots_dataset.exclude(id: lot.id).select_map(%i[id name]).map { |id, name| { id: id, name: name } }
+        others = lot.job.lots_dataset.exclude(id: lot.id).order(Sequel.desc(:id)).limit(MOST_SIBLINGS)
+        others.select_map(%i[id name]).reverse.map { |id, name| { id: id, name: name } }
       end
       private_class_method :siblings
     end

@@ -17,7 +17,7 @@ module MildAnvil
 
       # @return [Array<Hash>]
       def signatures(statement)
-        statement.signatures_dataset.eager(:person).all.map do |row|
+        statement.signatures.map do |row|
           { person: row.person.name, meaning: row.meaning, at: row.created_at.utc.iso8601 }
         end
       end

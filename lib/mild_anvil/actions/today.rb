@@ -5,19 +5,19 @@ module MildAnvil
     # What waits, by the step it waits for, and what was done last.
     module Today
       STEPS = %w[judge pull sign review more].freeze
-      MAX_SHOWN = 60
+      MAX_SHOWN = 40
       MAX_LATEST = 12
 
       module_function
 
       # @return [Hash] waiting: lots by step; latest: what was done, one line a pull; counts by state
       def call
-        rows = Store::Rack.rows(words: [], waiting: true).limit(ListLots::PAGE).all
+        rows, = Store::Rack.page(waiting: true, limit: MAX_SHOWN)
         lots = rows.map { |row| ListLots.lot(row).merge(customer: row[:customer]) }
         waiting = STEPS.map do |step|
           { step: step, lots: lots.select do |lot|
             lot[:summary]["next_step"] == step
-          end.first(MAX_SHOWN) }
+          end }
         end
         { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts,
           backup: DailyBackup.last || {} }

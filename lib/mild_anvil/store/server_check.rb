@@ -54,8 +54,9 @@ module MildAnvil
         owner.drop_table(PROBE)
         nil
       rescue Sequel::DatabaseError => e
-        "its user may not make and change tables (#{e.message.lines.first.strip.delete_prefix('Mysql2::Error: ')}): GRANT " \
-        "ALL on the database to the user of OWNER_DATABASE_URL, WITH GRANT OPTION"
+        said = e.message.lines.first.strip.delete_prefix("Mysql2::Error: ")
+        "its user may not make and change tables (#{said}): GRANT ALL on the database to the user of " \
+          "OWNER_DATABASE_URL, WITH GRANT OPTION"
       end
 
       def variable(owner, name) = owner.get(Sequel.lit("@@GLOBAL.#{name}")).to_s

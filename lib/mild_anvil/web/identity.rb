@@ -56,7 +56,7 @@ module MildAnvil
 
       def by_key
         found = Actions::Tokens.person_of(request.env["HTTP_AUTHORIZATION"][BEARER, 1])
-        found && Actions::SessionFacts.person(found.id)
+        found && Actions::SessionFacts.facts(found)
       end
 
       def by_session

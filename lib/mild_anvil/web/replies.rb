@@ -7,23 +7,20 @@ module MildAnvil
   module Web
     # How answers are written.
     module Replies
+      # Times as ISO 8601, decimals as numbers, the rest as it is.
+      CODER = JSON::Coder.new do |value|
+        case value
+        when Time then value.utc.iso8601(3)
+        when BigDecimal then value.to_f
+        else value.to_s
+        end
+      end
       INLINE = %w[application/pdf].freeze
 
       def json(value, status: 200)
         content_type "application/json"
         self.status status
-        JSON.generate(Replies.plain(value))
-      end
-
-      # Times as ISO 8601, decimals as numbers, the rest as it is.
-      def self.plain(value)
-        case value
-        when Hash then value.transform_values { |v| plain(v) }
-        when Array then value.map { |v| plain(v) }
-        when Time then value.utc.iso8601(3)
-        when BigDecimal then value.to_f
-        else value
-        end
+        CODER.dump(value)
       end
 
       def send_paper(paper)
