@@ -8,6 +8,7 @@ require_relative "growth"
 require_relative "judging"
 require_relative "load"
 require_relative "many_files"
+require_relative "memory"
 
 # The measurements of bin/bench; times are medians.
 module Bench
@@ -31,7 +32,8 @@ module Bench
   end
 
   def say(name, text) = puts(format("%-46s %s", name, text))
-  def peak_megabytes = File.read("/proc/self/status")[/VmHWM:\s+(\d+)/, 1].to_i / 1024
+  def peak_megabytes = megabytes("VmHWM")
+  def megabytes(name) = File.read("/proc/self/status")[/#{name}:\s+(\d+)/, 1].to_i / 1024
 
   def person
     @person ||= MildAnvil::Store::Models::Person.first(name: "Bench") ||
@@ -221,6 +223,11 @@ end
 
 MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
-parts = ARGV.empty? ? %w[script opening statistics findings import window files rack judging lenders growth load] : ARGV
-SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load }.freeze
+parts = if ARGV.empty?
+          %w[script opening statistics findings import window files rack judging lenders growth load
+             memory]
+        else
+          ARGV
+        end
+SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

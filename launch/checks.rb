@@ -3,7 +3,7 @@
 module Launch
   # Runs every check against a database of its own and sums up once.
   class Checks
-    RUBY_TESTS = "test/{core,devices,store,actions,web,cli,documents}/**/*_test.rb"
+    RUBY_TESTS = "test/{core,devices,store,actions,web,cli,admin,documents}/**/*_test.rb"
     Outcome = Struct.new(:name, :passed, :seconds, keyword_init: true)
 
     # @param parts [Array<String>] names of parts to run; none: all

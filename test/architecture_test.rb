@@ -11,11 +11,13 @@ class ArchitectureTest < Minitest::Test
           "documents" => %w[Core Documents],
           "actions" => %w[Core Store Devices Documents Actions Catalogue],
           "web" => %w[Core Actions Store Web Catalogue],
-          "cli" => %w[Core Devices Cli Catalogue] }.freeze
-  LAYERS = %w[Core Store Devices Documents Actions Web Cli Catalogue].freeze
-  GEMS = { "core" => [], "devices" => %w[csv json openssl time], "documents" => %w[csv prawn prawn/table],
-           "store" => %w[sequel openssl zlib ulid json], "actions" => %w[openssl json],
-           "web" => %w[sinatra/base yaml json json_schemer argon2 roda rodauth rack/builder rack/protection
+          "cli" => %w[Core Devices Cli Catalogue], "admin" => %w[Store Actions Admin] }.freeze
+  LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
+  GEMS = { "core" => [], "devices" => %w[csv json openssl tempfile time zlib],
+           "documents" => %w[csv prawn prawn/table],
+           "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri], "actions" => %w[openssl json],
+           "admin" => %w[json],
+           "web" => %w[sinatra/base erb socket rack/multipart yaml json json_schemer argon2 roda rodauth rack/builder rack/protection
                        rack/session/cookie openssl securerandom time fileutils],
            "cli" => %w[csv dry/schema json optparse] }.freeze
 

@@ -9,7 +9,7 @@ const WORK = [
 ];
 
 export const session: Schemas["Session"] = {
-  version: "0.3.0",
+  version: "0.4.0",
   person: { id: 1, name: "Wren Ashdown", roles: ["technician"] },
   csrf: "token",
   allowed: WORK.join(" ").split(" "),

@@ -15,6 +15,9 @@ module MildAnvil
         choices.new(**given.slice(*choices.members))
       end
 
+      # @return [Tempfile] for a file that is being uploaded, without a name
+      def room = Devices::Delimited::Nameless.file
+
       # @param file [Tempfile] that was uploaded, without a name
       # @return [Devices::Delimited::Source]
       # @raise [InvalidInput] for a gzip file that cannot be unpacked

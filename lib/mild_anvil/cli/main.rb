@@ -23,10 +23,7 @@ module MildAnvil
         rest = parser(options).parse(argv)
         return 0 if options[:helped]
 
-        name = rest.shift
-        return installed(name, rest, options) if Installed.known?(name)
-
-        command = COMMANDS[name]
+        command = COMMANDS[rest.shift]
         return wrong(USAGE) if command.nil? || rest.size != 1
         return wrong("there is no file #{rest.first}") unless File.exist?(rest.first)
 
@@ -39,11 +36,6 @@ module MildAnvil
       end
 
       private
-
-      def installed(name, rest, options)
-        misused = Installed.misused(name, rest)
-        misused ? wrong(misused) : Installed.call(name, rest.first, out: @out, options: options)
-      end
 
       def refused(file, fault, options)
         fields = fault.details[:fields].to_h.map { |name, words| "; #{name} #{words}" }.join

@@ -11,7 +11,7 @@ module MildAnvil
       def call(env)
         files = []
         env[Rack::RACK_MULTIPART_TEMPFILE_FACTORY] = lambda do |_name, _type|
-          Devices::Delimited::Nameless.file.tap { |file| files << file }
+          Actions::FileChoices.room.tap { |file| files << file }
         end
         @app.call(env)
       ensure

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module MildAnvil
-  module Cli
+  module Admin
     # bin/anvil restore FILE: a backup into an empty installation, which is verified then.
     module RestoreCommand
       module_function

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module MildAnvil
-  module Cli
+  module Admin
     # bin/anvil backup FILE: the whole installation in one file, while it runs.
     module BackupCommand
       module_function
