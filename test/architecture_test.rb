@@ -13,12 +13,13 @@ class ArchitectureTest < Minitest::Test
           "web" => %w[Core Actions Store Web Catalogue],
           "cli" => %w[Core Devices Cli Catalogue], "admin" => %w[Store Actions Admin] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
-  GEMS = { "core" => [], "devices" => %w[csv json openssl tempfile time zlib],
+  GEMS = { "core" => [], "devices" => %w[csv json openssl stringio tempfile time zlib],
            "documents" => %w[csv prawn prawn/table],
-           "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri], "actions" => %w[openssl json],
+           "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri fileutils time],
+           "actions" => %w[openssl json fileutils time],
            "admin" => %w[json],
-           "web" => %w[sinatra/base erb socket rack/multipart yaml json json_schemer argon2 roda rodauth rack/builder rack/protection
-                       rack/session/cookie openssl securerandom time fileutils],
+           "web" => %w[sinatra/base erb socket yaml json json_schemer argon2 roda rodauth rack/builder rack/multipart
+                       rack/protection rack/session/cookie openssl securerandom time fileutils],
            "cli" => %w[csv dry/schema json optparse] }.freeze
 
   MAY.each do |folder, allowed|

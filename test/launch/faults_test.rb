@@ -105,6 +105,7 @@ class FaultsTest < Minitest::Test
 
     left.each { |pid| refute Launch.alive?(pid) }
     soon("it knows people after a new start") { knows_people? }
+    soon("its worker made a backup") { Dir[File.join(@folder, "backups", "*.sql.gz")].any? }
   end
 
   def test_stopped_in_order

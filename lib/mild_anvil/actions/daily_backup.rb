@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require "fileutils"
+require "time"
+
 module MildAnvil
   module Actions
     # A backup a day, kept for thirty, made beside the work; Today says how old the last one is.

@@ -22,8 +22,8 @@ module MildAnvil
         Thread.new do
           loop do
             DailyBackup.if_due
-          rescue *Store::Database::LOST => e
-            warn "backup: #{e.message}"
+          rescue StandardError => e # looked at again in a minute, whatever it was
+            warn "backup: #{e.class}: #{e.message}"
           ensure
             sleep BACKUP_LOOK_SECONDS
           end

@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
+require "fileutils"
 require "json"
 require "open3"
+require "time"
 require "uri"
 require "zlib"
 
