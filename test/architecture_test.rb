@@ -33,6 +33,20 @@ class ArchitectureTest < Minitest::Test
     end
   end
 
+  # A constant is found by its file: one that stands in another's is there only by chance.
+  def test_every_constant_stands_in_the_file_of_its_name
+    strays = Dir[File.join(LIB, "**/*.rb")].flat_map do |path|
+      own = File.basename(path, ".rb").delete("_")
+      names = File.read(path).scan(/^((?:  )*)(?:class|module) (\w+)|^((?:  )*)([A-Z]\w*) = /)
+      outer = names.find { |_, name| name&.downcase == own }&.first.to_s.size
+      names.filter_map do |_, _, indent, name|
+        "#{path}: #{name}" if name && indent.size <= outer && name.downcase != own
+      end
+    end
+
+    assert_empty strays
+  end
+
   def test_the_core_touches_no_clock_file_network_or_chance
     Dir[File.join(LIB, "core/**/*.rb")].each do |path|
       refute_match(/\b(Time\.now|File\.|Dir\.|IO\.|Kernel\.rand|Random\.(new|rand)|rand\(|Sequel|ENV\[|Net::)/,

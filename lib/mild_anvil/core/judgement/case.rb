@@ -16,9 +16,6 @@ module MildAnvil
         def rated_part? = failed_part.nil? || rated_parts.include?(failed_part)
         def proposal = Proposal.for(measurement: measurement, failed_part: failed_part, rated_parts: rated_parts)
       end
-
-      # What was judged: the value that stands from now on, and whether everything is said.
-      Judged = Struct.new(:counts_as, :value_si, :upper_si, :complete, keyword_init: true)
     end
   end
 end

@@ -35,7 +35,7 @@ module MildAnvil
             return new(counts_as: :between, reason: "it failed after the last reading").freeze
           end
 
-          new(counts_as: :at_least, reason: LOWER_BOUND_WORDS.fetch(measurement.lower_bound_cause.to_s)).freeze
+          new(counts_as: :at_least, reason: LowerBound.in_words(measurement.lower_bound_cause)).freeze
         end
         private_class_method :bounded
 
@@ -46,10 +46,6 @@ module MildAnvil
         end
         private_class_method :ended_by
       end
-
-      LOWER_BOUND_WORDS = { "saturated" => "the cell was at its end", "frozen" => "the cell stood still",
-                            "dropout" => "the cell was gone",
-                            "last_reading" => "it was the last reading" }.freeze
     end
   end
 end

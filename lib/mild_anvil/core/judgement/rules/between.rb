@@ -33,7 +33,7 @@ module MildAnvil
           end
           private_class_method :upper_complaint
 
-          def self.bound(kase) = LOWER_BOUND_WORDS.fetch(kase.measurement.lower_bound_cause.to_s)
+          def self.bound(kase) = LowerBound.in_words(kase.measurement.lower_bound_cause)
           private_class_method :bound
 
           def self.values(kase) = [kase.measurement.value_si, kase.upper.value_si]

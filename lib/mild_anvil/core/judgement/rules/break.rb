@@ -25,7 +25,7 @@ module MildAnvil
                          "count it as “at least”" }
           end
 
-          def self.bound(kase) = LOWER_BOUND_WORDS.fetch(kase.measurement.lower_bound_cause.to_s)
+          def self.bound(kase) = LowerBound.in_words(kase.measurement.lower_bound_cause)
           private_class_method :bound
 
           def self.values(kase) = [kase.measurement.value_si, nil]
