@@ -65,7 +65,7 @@ class FaultsTest < Minitest::Test
 
   def test_whatever_is_killed_comes_back_and_nothing_is_lost
     start
-    second_start_is_told
+    assert_second_start_is_told
     add_person
     kill("database", "database")
     soon("it knows people after the database was killed") { knows_people? }
@@ -73,9 +73,22 @@ class FaultsTest < Minitest::Test
     soon("it answers after the web server was killed") { knows_people? }
     kill("worker")
     assert_match(/database ended \(killed by signal 9, KILL\)/, said)
-    launcher_is_killed
-    stopped_in_order
+    assert_launcher_is_replaced
+    assert_stopped_in_order
   end
+
+  def test_damaged_data_are_told_in_one_line_with_the_mend
+    data = File.join(@folder, "database", "data")
+    FileUtils.mkdir_p(data)
+    File.write(File.join(data, "ibdata1"), "not a table space" * 1000)
+    words, status = Open3.capture2e(@env, *command, chdir: Launch::ROOT)
+
+    refute_predicate status, :success?
+    assert_match(/^Cannot start: the database did not start: .*ERROR/, words)
+    assert_match(/^Mend: if its data are damaged, move .* away and restore a backup/, words)
+  end
+
+  private
 
   SOMEBODY = "INSERT INTO people (id, uid, name, created_at) VALUES (1, '#{'0' * 26}', 'Ada', NOW()); " \
              "INSERT INTO accounts (person_id, login, password_hash) VALUES (1, 'ada', '-')".freeze
@@ -88,7 +101,7 @@ class FaultsTest < Minitest::Test
     soon("it knows people") { knows_people? }
   end
 
-  def test_second_start_is_told
+  def assert_second_start_is_told
     words, status = Open3.capture2e(@env, *command, chdir: Launch::ROOT)
 
     refute_predicate status, :success?
@@ -97,7 +110,7 @@ class FaultsTest < Minitest::Test
   end
 
   # What it leaves running is recognised by the next start, ended, and started anew.
-  def launcher_is_killed
+  def assert_launcher_is_replaced
     left = [pid_of("database", "database"), pid_of("web")]
     Process.kill("KILL", @pid)
     Process.wait(@pid)
@@ -108,7 +121,7 @@ class FaultsTest < Minitest::Test
     soon("its worker made a backup") { Dir[File.join(@folder, "backups", "*.sql.gz")].any? }
   end
 
-  def test_stopped_in_order
+  def assert_stopped_in_order
     ours = [pid_of("database", "database"), pid_of("web"), pid_of("worker")]
     Process.kill("TERM", @pid)
     Process.wait(@pid)
@@ -116,16 +129,5 @@ class FaultsTest < Minitest::Test
 
     assert_match(/Stopped\. The data is kept\./, said)
     ours.each { |pid| refute Launch.alive?(pid) }
-  end
-
-  def test_damaged_data_are_told_in_one_line_with_the_mend
-    data = File.join(@folder, "database", "data")
-    FileUtils.mkdir_p(data)
-    File.write(File.join(data, "ibdata1"), "not a table space" * 1000)
-    words, status = Open3.capture2e(@env, *command, chdir: Launch::ROOT)
-
-    refute_predicate status, :success?
-    assert_match(/^Cannot start: the database did not start: .*ERROR/, words)
-    assert_match(/^Mend: if its data are damaged, move .* away and restore a backup/, words)
   end
 end
