@@ -83,7 +83,7 @@ module Launch
 
     def prepare(environment)
       said = Launch.step("schema and demo") do
-        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), log: "prepare",
+        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), what: "the database", log: "prepare",
                                                                                            env: environment)
       end
       accounts, demo = said.said.match(PEOPLE).captures

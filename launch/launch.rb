@@ -41,11 +41,12 @@ module Launch
   # Runs a command with its output added to a log.
   # @return [LogFile]
   # @raise [Trouble] with the first line that says why it failed
-  def run(*command, log:, mend: nil, env: {}, chdir: ROOT)
+  # @param what [String] the command in words
+  def run(*command, log:, mend: nil, what: command.first(3).join(" "), env: {}, chdir: ROOT)
     file = LogFile.new(log).begin_here
     return file if system(env, *command, chdir: chdir, **file.redirection)
 
-    raise Trouble.new("#{command.first(3).join(' ')} failed: #{file.reason}", mend: mend || "read #{file.path}")
+    raise Trouble.new("#{what} failed: #{file.reason}", mend: mend || "read #{file.path}")
   end
 
   WEB_PROCESSES = 3 # so that two cores read files while a third one waits for the database

@@ -18,8 +18,9 @@ module MildAnvil
       # Deadlocks and lost connections are worth another try; anything else is a mistake.
       GIVEN_WAY = [Sequel::SerializationFailure, Sequel::DatabaseLockTimeout, Sequel::DatabaseDisconnectError,
                    Mysql2::Error::ConnectionError].freeze
-      # In a cluster, whoever commits second gives way: many hands need many tries.
-      TRIES = 24
+      # In a cluster, whoever commits second gives way, and all wait while the others count who is left: some twenty
+      # seconds in all. A single server that has gone refuses connections, which is told at once.
+      TRIES = 60
       PAUSE_SECONDS = 0.01 # longer each time, and by chance, so that two do not meet again
       LONGEST_PAUSE_SECONDS = 0.4
 
