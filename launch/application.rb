@@ -83,8 +83,8 @@ module Launch
 
     def prepare(environment)
       said = Launch.step("schema and demo") do
-        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), what: "the database", log: "prepare",
-                                                                                           env: environment)
+        command = ["bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"])]
+        Launch.run(*command, what: "the database", log: "prepare", env: environment)
       end
       accounts, demo = said.said.match(PEOPLE).captures
       @people = accounts.to_i.positive?

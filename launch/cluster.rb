@@ -30,8 +30,8 @@ module Launch
     def start
       Launch.step("cluster of #{NODES}") { found }
       Launch.step("schema#{' and demo' if @demo}") do
-        Launch.run("bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"]), what: "the database", log: "cluster-prepare",
-                                                                                           env: environment(0))
+        command = ["bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"])]
+        Launch.run(*command, what: "the database", log: "cluster-prepare", env: environment(0))
       end
       @served = Array.new(WEBS) { |i| [web(i), worker(i)] }.flatten.each(&:start)
       Launch.step("web servers") { wait_until_they_answer }
