@@ -91,16 +91,37 @@ class CurvePartsTest < CoreCase
     assert_nil analysis(noisy([*[0.0] * 50, *growing, *[0.0] * 50])).cycles
   end
 
-  def spikes(forces) = Curve::Spikes.find(forces, noise: 1.0, floor: 0.0)
+  def spikes(forces) = Curve::Spikes.find(forces, noise: 1.0)
 
-  def test_one_sample_out_and_back_is_a_spike_two_are_none
+  def test_one_or_two_rows_out_and_back_are_spikes_and_three_are_none
     ramp = line(0, 1000, 200)
     one = ramp.dup.tap { |f| f[120] += 300 }
     two = ramp.dup.tap { |f| [120, 121].each { |i| f[i] += 300 } }
 
     assert_equal [120], spikes(one)
-    assert_empty spikes(two)
+    assert_equal [120, 121], spikes(two)
+    assert_empty spikes(ramp.dup.tap { |f| [120, 121, 122].each { |i| f[i] += 300 } })
     assert_equal [77], spikes(ramp.dup.tap { |f| f[77] = 0.0 })
+    assert_empty spikes(ramp.dup.tap { |f| [77, 78].each { |i| f[i] -= 300 } }), "two low rows may be a dip"
+  end
+
+  # What ordinary noise makes of half a million rows, at every steepness.
+  def test_noise_makes_no_spikes
+    random = Random.new(5)
+    [0.0, 0.02, 3.0].each do |slope|
+      forces = Array.new(150_000) { |i| (slope * i) + Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(6.2832 * random.rand) }
+
+      assert_empty spikes(forces), slope
+    end
+  end
+
+  def test_a_swing_of_few_rows_is_no_row_of_spikes
+    assert_empty spikes(Array.new(4000) { |i| 500 + (400 * Math.sin(i * 1.9)) })
+    assert_empty spikes(Array.new(4000) { |i| 500 + (400 * (i % 4 - 1.5).abs) })
+  end
+
+  def test_a_spike_is_replaced_by_what_stands_beside_it
+    assert_equal [1.0, 2.0, 3.0, 4.0, 5.0], Curve::Spikes.without([1.0, 2.0, 90.0, 80.0, 5.0], [2, 3])
   end
 
   def test_a_break_is_no_spike

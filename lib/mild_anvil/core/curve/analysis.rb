@@ -7,25 +7,19 @@ module MildAnvil
       # points.
       class Analysis
         # Bump when a change could give another finding for the same samples.
-        RULE_VERSION = "2"
+        RULE_VERSION = "3"
 
         # Leaving rest means to rise above this share of the peak, or above that many sigma.
         REST_SHARE = 0.02
         REST_SIGMAS = 5
-        FEWEST_QUIET = 5
-        # The first guess of the zero looks at this share of the recording, and at most at that many samples.
-        FIRST_LOOK_SHARE = 0.005
-        FIRST_LOOK = (7..200)
         # The pull goes downwards when it reaches that many times farther below its start than above it.
         SENSE_RATIO = 2.0
-        MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
         FEWEST_ROUGH = 20 # second differences that say anything about noise
         STEADY_SHARE = 0.1 # of the force: what a dead weight may seem to change
         # A dead weight, not a rest: nothing ever rose out of its noise, or by so much of it.
         NEVER_LEFT_SIGMAS = 12
         NEVER_LEFT_SHARE = 0.02
 
-        Quiet = Struct.new(:last, :level, :sigma, keyword_init: true)
 
         attr_reader :recording, :readings, :packed_readings, :sense, :settings
 
@@ -36,7 +30,7 @@ module MildAnvil
           @recording = recording
           @settings = settings
           main = recording.main
-          @sense = sense || main.sign || guess_sense(main, first_level(main.samples))
+          @sense = sense || main.sign || guess_sense(main, Rest.first_level(main.samples))
           @packed_readings = @sense.negative? ? Packed.shifted(main.packed, -1, 0.0) : main.packed
           @readings = @sense.negative? ? Packed.unpack(@packed_readings) : main.samples
         end
@@ -67,14 +61,17 @@ module MildAnvil
         def pulled? = peak_newtons.positive?
 
         # The stretch before the load comes on; nil when the recording starts under load.
-        # @return [Quiet, nil] last sample, median level and noise in newtons
+        # @return [Rest::Quiet, nil] last sample, median level and noise in newtons
         def quiet = defined?(@quiet) ? @quiet : (@quiet = find_quiet)
 
-        # @return [Float] newtons taken off every reading; 0 if there was no rest
-        def offset_newtons = quiet ? quiet.level : 0.0
+        # @return [Rest::Quiet, nil] the rest after the load; nil where it ends under load
+        def quiet_after = defined?(@quiet_after) ? @quiet_after : (@quiet_after = steady? ? nil : rest.after)
+
+        # @return [Float] newtons taken off every reading, of the rest before or else after; 0 if there was none
+        def offset_newtons = (quiet || quiet_after)&.level || 0.0
 
         # @return [Float] noise of one reading at rest, newtons
-        def sigma_newtons = quiet ? quiet.sigma : 0.0
+        def sigma_newtons = (quiet || quiet_after)&.sigma || 0.0
 
         # @return [Float] the larger of the noise at rest and the noise under load, newtons
         def noise_newtons = @noise_newtons ||= [sigma_newtons, noise_under_load].max
@@ -90,9 +87,7 @@ module MildAnvil
         # @return [Array<Integer>] samples set aside
         def spikes
           @spikes ||= Spikes.find(readings, packed: @packed_readings,
-                                            noise: [first_noise,
-                                                    Noise.of(@packed_readings, readings.size,
-                                                             fewest: FEWEST_ROUGH)].max, floor: first_level(readings))
+                                            noise: Noise.of(@packed_readings, readings.size, fewest: FEWEST_ROUGH))
         end
 
         # @return [Integer] the sample of the highest force, spikes set aside
@@ -157,15 +152,6 @@ module MildAnvil
 
         def unspiked = @unspiked ||= Spikes.without(readings, spikes)
 
-        def first_look(samples) = samples.first((samples.size * FIRST_LOOK_SHARE).round.clamp(FIRST_LOOK))
-        def first_level(samples) = median(first_look(samples))
-
-        def first_noise
-          look = first_look(readings)
-          centre = median(look)
-          Noise::SIGMA_FROM_MAD * median(look.map { |v| (v - centre).abs })
-        end
-
         def guess_sense(main, level)
           low, high = Packed.survey(main.packed).then { |survey| [survey.lowest, survey.highest] }
           # Under one load throughout, the load says it, not the noise.
@@ -174,48 +160,23 @@ module MildAnvil
           level - low > SENSE_RATIO * (high - level) ? -1 : 1
         end
 
-        # The last crossing of the start level before the force goes away for good ends the rest.
         def find_quiet
-          level = first_level(readings)
-          gate = level + (REST_SHARE * (unspiked[peak_index] - level))
-          leaves = leaving(gate)
-          leaves -= 1 while leaves.positive? && unspiked[leaves] > level
-          return if leaves + 1 < FEWEST_QUIET
+          found = rest.before or return
+          return found unless same_throughout? && never_left?(found)
+        end
 
-          rest = unspiked[0..leaves]
-          centre = median(rest)
-          sigma = Noise::SIGMA_FROM_MAD * median(rest.map { |v| (v - centre).abs })
-          unless same_throughout? && unspiked[peak_index] - centre < [
-            NEVER_LEFT_SIGMAS * sigma, NEVER_LEFT_SHARE * centre
-          ].max
-            Quiet.new(last: leaves, level: centre,
-                      sigma: sigma).freeze
-          end
+        # A dead weight from the first reading on: what looks like rest is the load.
+        def never_left?(quiet)
+          unspiked[peak_index] - quiet.level < [NEVER_LEFT_SIGMAS * quiet.sigma, NEVER_LEFT_SHARE * quiet.level].max
+        end
+
+        def rest
+          @rest ||= Rest.new(unspiked, noise: Noise.of(@packed_readings, readings.size), step: step_newtons || 0.0)
         end
 
         def same_throughout? = unspiked.min > (1 - STEADY_SHARE) * unspiked.max
 
-        # The first sample above the gate whose successor is, too.
-        def leaving(gate)
-          packed = spikes.empty? ? @packed_readings : Packed.pack(unspiked)
-          at = -1
-          loop do
-            at = PackedSearch.walk(packed, at + 1, peak_index, high: gate)
-            return at if at >= peak_index || unspiked[at + 1] >= gate
-          end
-        end
-
         def noise_under_load = Noise.of(packed, peak_index, fewest: FEWEST_ROUGH)
-
-        def median(values)
-          if values.size > MEDIAN_LOOK
-            values = (0...values.size).step((values.size / MEDIAN_LOOK) + 1).map do |i|
-              values[i]
-            end
-          end
-          sorted = values.sort
-          (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2.0
-        end
       end
     end
   end

@@ -3,48 +3,90 @@
 module MildAnvil
   module Core
     module Curve
-      # Tells a spike of the electronics from a peak of the force.
+      # Tells a spike of the electronics from what a force can do.
       #
-      # A sample off the forecast from those before it by more than max(5 % of itself, 5 sigma, 3 x the last step), and
-      # back within one sample, is a spike. A part that lets go falls, too, but does not leap up just before.
+      # A spike is one row, or two upward ones in a row, that stand off the line between the rows beside them, while
+      # those agree with each other; and far enough: beyond what noise makes of such a difference in so many rows, and
+      # beyond what the rows around bend anyway. A part that lets go falls and stays down; a force that swings fast
+      # bends as much everywhere.
       module Spikes
-        SHARE = 0.05
-        SIGMAS = 5
-        STEPS = 3
+        # The line between two rows has half the noise of one: the difference has sqrt(1 + 1/2) sigma. In a million rows
+        # 5 sigma of it come about by chance; 6.5 do not.
+        SIGMAS = 8.0
+        # Times the median bend of the rows around, which noise alone makes 1.65 sigma.
+        BENDS = 5.0
+        AROUND = 12 # rows on either side
+        AGREE_SHARE = 0.34 # of the spike: how far the rows beside it may lie apart
         RANGE_SHARE = 0.01 # of the recording's range: below this nothing is worth setting aside
         MOST = 1000 # a recording with more of them is no recording
+        LONGEST = 2
 
         module_function
 
         # @param forces [Array<Float>] shape (n,), in the sense of loading
         # @param packed [String] the same, packed
         # @param noise [Float] sigma of one reading
-        # @param floor [Float] the level of no load
         # @return [Array<Integer>] samples that are spikes, in order
-        def find(forces, noise:, floor:, packed: Packed.pack(forces))
+        def find(forces, noise:, packed: Packed.pack(forces))
           survey = Packed.survey(packed)
           least = [SIGMAS * noise, RANGE_SHARE * (survey.highest - survey.lowest)].max
-          found = Packed.leaps(packed, least).select { |i| spike?(forces, i, least, floor) }
+          # Half of the way must be done by one step, up or down.
+          found = runs(forces, Packed.leaps(packed, least / 2), least)
           found.size > MOST ? [] : found
         end
 
-        # @return [Array<Float>] with every spike replaced by what stands beside it
+        # @return [Array<Float>] with every spike replaced by what the rows beside it say
         def without(forces, spikes)
           return forces if spikes.empty?
 
-          forces.dup.tap { |values| spikes.each { |i| values[i] = [values[i - 1], forces[i + 1]].max } }
+          values = forces.dup
+          spikes.slice_when { |a, b| b > a + 1 }.each do |run|
+            before, after = [run.first - 1, run.last + 1].map { |i| forces[i] }
+            run.each_with_index { |i, k| values[i] = before + ((after - before) * (k + 1) / (run.size + 1.0)) }
+          end
+          values
         end
 
-        def spike?(forces, index, least, floor)
-          return false if index < 2 || index + 1 >= forces.size
+        def runs(forces, leaps, least)
+          last = 0
+          leaps.flat_map do |first|
+            next [] if first <= last
 
-          before = forces[index - 1]
-          step = before - forces[index - 2]
-          gate = [SHARE * (forces[index] - floor).abs, least, STEPS * step.abs].max
-          off = forces[index] - (before + step)
-          off.abs > gate && (forces[index + 1] - before).abs <= [gate, off.abs / 2].min
+            length = (1..LONGEST).find { |rows| spike?(forces, first, rows, least) } or next []
+            last = first + length
+            [*first...last]
+          end
+        end
+        private_class_method :runs
+
+        def spike?(forces, first, rows, least)
+          after = first + rows
+          return false if first < 2 || after + 1 >= forces.size
+
+          off = offs(forces, first, rows)
+          height = off.map(&:abs).min
+          return false if rows > 1 && !off.all?(&:positive?) # two low rows are a dip
+
+          height > least && (forces[after] - forces[first - 1]).abs <= AGREE_SHARE * height &&
+            height > BENDS * bend(forces, first, after)
         end
         private_class_method :spike?
+
+        # How far each of the rows stands off the line between those beside them.
+        def offs(forces, first, rows)
+          before = forces[first - 1]
+          slope = (forces[first + rows] - before) / (rows + 1)
+          Array.new(rows) { |k| forces[first + k] - before - (slope * (k + 1)) }
+        end
+        private_class_method :offs
+
+        # The median bend of the rows around, without those that the spike itself bends.
+        def bend(forces, first, after)
+          around = [[first - AROUND, 1].max..(first - 2), (after + 1)..[after + AROUND, forces.size - 2].min]
+          bends = around.flat_map(&:to_a).map { |i| (forces[i - 1] - (2 * forces[i]) + forces[i + 1]).abs }.sort
+          bends.empty? ? 0.0 : bends[bends.size / 2]
+        end
+        private_class_method :bend
       end
     end
   end

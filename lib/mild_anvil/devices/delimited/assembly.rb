@@ -21,13 +21,14 @@ module MildAnvil
         # @return [Core::Curve::Recording]
         # @raise [InvalidInput]
         LONGEST_NAME = 120
+        TRAVELS = %w[displacement angle].freeze
 
         def recording
           keep = kept
           complain(keep)
           enough!(keep ? keep.size : @rows.count)
           channels = @columns.select { |c| Column::MEASURED.include?(c.role) }.map { |c| channel(c, keep) }
-          flat!(channels.find(&:main))
+          flat!(channels)
           Core::Curve::Recording.new(time_axis: Core::Curve::TimeAxis.from(pick(@seconds, keep)),
                                      channels: channels).freeze
         end
@@ -99,9 +100,12 @@ module MildAnvil
           )
         end
 
-        def flat!(channel)
+        # One force throughout is a weight that hangs, if something else moves.
+        def flat!(channels)
+          channel = channels.find(&:main)
           survey = Core::Packed.survey(channel.packed)
           return unless (survey.highest - survey.lowest).zero?
+          return if !survey.highest.zero? && channels.any? { |other| TRAVELS.include?(other.role) && moves?(other) }
 
           value = survey.highest.zero? ? "zero" : "the same"
           raise InvalidInput.new(
@@ -109,6 +113,8 @@ module MildAnvil
             "another column", rows: channel.size
           )
         end
+
+        def moves?(channel) = Core::Packed.survey(channel.packed).then { |survey| survey.highest > survey.lowest }
       end
     end
   end

@@ -7,7 +7,8 @@ module MildAnvil
         # The area between loading and unloading, the set that stays, and the highest minus the settled force.
         module Loop
           POSITION = 76
-          REST_LOOK = 12 # samples at rest that the set is taken from
+          BACK_SIGMAS = 4
+          BACK_SHARE = 0.002 # of the whole way
 
           # @return [Array<Finding>] one for each cycle that is shown, and for each pull that was taken off again
           def self.find(analysis)
@@ -64,12 +65,16 @@ module MildAnvil
           def self.origin(analysis) = analysis.travel[analysis.quiet&.last || 0]
           private_class_method :origin
 
-          # The displacement at rest from a sample on.
+          # Where the travel stops going back: a soft toe goes on under next to no force. Of what is travelled until the
+          # next loading, the readings that lie as far back as their noise tells apart.
           def self.set(analysis, from)
-            stop = from
-            stop += 1 while stop < from + REST_LOOK && analysis.clean[stop + 1] &&
-                            analysis.clean[stop + 1] <= Analysis::REST_SHARE * analysis.peak_newtons
-            median(analysis.travel.values[from..stop])
+            stop = PackedSearch.walk(analysis.packed, from, analysis.clean.size,
+                                     high: Analysis::REST_SHARE * analysis.peak_newtons)
+            way = analysis.travel.values[from...[stop, from + 1].max]
+            sorted = way.sort
+            least = sorted[sorted.size / 50]
+            slack = [BACK_SIGMAS * analysis.travel.sigma, BACK_SHARE * (analysis.travel.values.max - least)].max
+            median(way.select { |at| at <= least + slack })
           end
           private_class_method :set
 
