@@ -9,6 +9,7 @@ module MildAnvil
         GATE_SHARE = 0.02 # of the way to the peak
         GATE_SIGMAS = 6
         FEWEST = 5
+        SURE = 30 # readings that are flat within their noise alone are rest wherever they lie
         LOOK_SHARE = 0.005
         LOOK = (7..200)
         # The means of the first and the last third may differ by their own noise, a step, and what a soft start or a
@@ -37,7 +38,9 @@ module MildAnvil
           level = Rest.first_level(@forces)
           leaves = leaving(level + (GATE_SHARE * (@forces[@peak] - level)))
           leaves -= 1 while leaves.positive? && @forces[leaves] > level
-          flat(0, leaves)
+          found = flat(0, leaves)
+          # A few readings at a level that is left downwards later are the foot of a loading, not rest.
+          found if found && (low?(found.level) || sure?(found))
         end
 
         # @return [Quiet, nil] after it: down to where the forces of the recording are lowest, and flat until its end
@@ -94,11 +97,13 @@ module MildAnvil
           nil
         end
 
-        def flat?(first, last)
+        def sure?(quiet) = quiet.last + 1 >= SURE && flat?(quiet.first, quiet.last, share: 0.0)
+
+        def flat?(first, last, share: FLAT_SHARE)
           third = [(last - first + 1) / 3, 1].max
           head, tail = [first, last - third + 1].map { |at| mean(at, third) }
           rise = @forces[@peak] - [head, tail].min
-          allowed = (FLAT_SIGMAS * @noise * Math.sqrt(2.0 / third)) + @step + (FLAT_SHARE * rise)
+          allowed = (FLAT_SIGMAS * @noise * Math.sqrt(2.0 / third)) + @step + (share * rise)
           (tail - head).abs <= allowed
         end
 

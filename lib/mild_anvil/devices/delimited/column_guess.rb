@@ -118,7 +118,8 @@ module MildAnvil
           return if columns.any?(&:main)
 
           judged = judged_of(columns)
-          main = only(judged) || only(judged.select { |c| Vocabulary.main?(c.header) })
+          main = only(judged) || only(judged.select { |c| Vocabulary.main?(c.header) }) ||
+                 only(judged.reject { |c| Vocabulary.control?(c.header) })
           return if main.nil?
 
           main.main = true

@@ -124,6 +124,7 @@ module MildAnvil
           kinds.count(:value) >= [1, (fields.size + 1) / 2].max && !kinds.include?(:word)
         end
 
+        NO_UNIT = /\A[-–—1\s]*\z/ # of what is counted
         NO_VALUE = %r{\A(?:nan|n/a|na|null|none|inf|-inf|-+|\*+|overflow|ovf|ol)\z}i
 
         def self.place(lines, cut, first, units:, style:, delimiter:, count:)
@@ -148,8 +149,8 @@ module MildAnvil
 
         # Every filled field is short and is a unit, bare or in brackets.
         def self.unit_row?(fields, units)
-          filled = fields.reject(&:empty?)
-          filled.any? && filled.all? { |f| units.find(f.delete("[]()")) }
+          named = fields.map { |f| f.delete("[]()") }.reject { |f| NO_UNIT.match?(f) }
+          named.any? && named.all? { |f| units.find(f) }
         end
         private_class_method :unit_row?
       end

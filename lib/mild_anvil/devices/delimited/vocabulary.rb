@@ -21,8 +21,20 @@ module MildAnvil
           "pressure" => %w[pressure druck pression presión presion pressione druk],
           "temperature" => %w[temp temperature temperatur température temperatura]
         }.freeze
+        # Parts of compound words, and of the forms that a word takes.
+        STEMS = {
+          "other" => /batter|bater|akku|batteri|voltage|versorgung|supply/,
+          "torque" => /drehmoment|vridmoment|anzugsmoment|torsi/,
+          "force" => /kraft|kracht|zelle\z|cell\z|cella\z|belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/,
+          "displacement" => /verschieb|längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|
+                             desloc|desplaz|spost|verplaats|kolbenweg|slaglängd|wydłuż|przemieszcz|droga/x,
+          "time" => /zeit\z|tijd\z|\Atid|tempo|temps|tiempo|czas/,
+          "angle" => /winkel|vinkel|ângulo|angol|kąt/
+        }.freeze
         # Words that tell the main force from the others beside it.
         MAIN = %w[main total sum gesamt haupt principal principale load force kraft].freeze
+        WHOLE = /gesamt|total|haupt|huvud|hoofd|main|princip|główn|summe/
+        CONTROL = /kontroll|control|check|zweit|second|andra|tweede|drug|référ|refer|vergleich|auxil/
         PART = /\A(?:leg|ch|channel|kanal|voie|canal|cell|strang|brin|bein|side|part)\b/i
 
         module_function
@@ -32,13 +44,22 @@ module MildAnvil
         def role(header)
           words = header.to_s.downcase.scan(/[[:alpha:]]+/)
           leading = WORDS.find { |_, known| known.include?(words.first) }
+          other = "other" if leading.nil? || leading.first == "force"
+          return "other" if other && words.any? { |word| STEMS["other"].match?(word) }
+
           inside = leading || WORDS.find { |_, known| words.intersect?(known.reject { |w| w.size < 3 }) }
+          inside ||= STEMS.find { |_, stem| words.any? { |word| stem.match?(word) } }
           inside&.first
         end
 
         def main?(header)
-          header.to_s.downcase.scan(/[[:alpha:]]+/).intersect?(MAIN) && !PART.match?(header.to_s.strip)
+          text = header.to_s.strip.downcase
+          words = text.scan(/[[:alpha:]]+/)
+          (words.intersect?(MAIN) || WHOLE.match?(text)) && !PART.match?(text) && !CONTROL.match?(text)
         end
+
+        # @return [Boolean] whether it is named as one that is held beside the main one
+        def control?(header) = CONTROL.match?(header.to_s.downcase)
       end
     end
   end

@@ -10,6 +10,7 @@ module MildAnvil
           POSITION = 82
           LEAST_TRAVEL_SHARE = 0.2 # of the whole displacement
           LEAST_FORCE_SHARE = 0.05 # of the peak
+          FALLS_SHARE = 0.25 # from the median of the first third to that of the last
           LIMITS = [0.02, 0.98].freeze
 
           # @return [Array<Finding>] behind the peak only, and only where something still carries
@@ -20,9 +21,20 @@ module MildAnvil
               analysis.time_axis.index_at(t).clamp(0, analysis.clean.size - 1)
             end
             return [] if travel.from(from, stop) < LEAST_TRAVEL_SHARE * travel.from(0, stop)
+            return [] if falling_away?(analysis, from, stop)
 
             [finding(analysis, from, stop)]
           end
+
+          # A saw-tooth that goes down is one part after the other letting go.
+          def self.falling_away?(analysis, from, stop)
+            third = (stop - from) / 3
+            return false if third < 1
+
+            early, late = [from, stop - third].map { |at| Rest.median(analysis.clean[at, third]) }
+            early - late > FALLS_SHARE * early
+          end
+          private_class_method :falling_away?
 
           def self.finding(analysis, from, stop)
             sorted = analysis.clean[from..stop].sort
