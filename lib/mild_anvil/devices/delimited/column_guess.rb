@@ -43,6 +43,7 @@ module MildAnvil
         def column(index, header, unit_field)
           name, unit_text = Column.split_header(header, @units)
           unit_text = unit_field.delete("[]()") if unit_field && !unit_field.empty?
+          unit_text ||= unit_inside(index)
           chosen = @choices[index] || {}
           unit = @units.find(chosen[:unit] || unit_text)
           role = chosen[:role] || role_of(name, unit, index)
@@ -51,6 +52,14 @@ module MildAnvil
                      sign: chosen[:sign] || nil,
                      main: chosen[:main], because: because(name, unit, role, chosen),
                      confidence: confidence(name, unit, role, chosen))
+        end
+
+        # The unit that stands in the cells themselves, if it is one and the same.
+        def unit_inside(index)
+          return unless @layout.style.units_inside?
+
+          found = sample_fields(index).filter_map { |field| NumberStyle.unit_in(field) }.uniq
+          found.first if found.one?
         end
 
         def confidence(name, unit, role, chosen)

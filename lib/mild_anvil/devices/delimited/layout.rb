@@ -53,10 +53,15 @@ module MildAnvil
         # @return [Layout]
         # @raise [InvalidInput] when no line is a row of numbers
         def self.detect(lines, units, spread: [], delimiter: nil, decimal_mark: nil)
-          tried = (delimiter ? [delimiter] : worth_trying(lines)).filter_map do |mark|
-            attempt(lines, units, spread: spread, delimiter: mark, decimal_mark: decimal_mark)
-          end
-          best = tried.max_by { |rows, fields, _| [fields >= 2 ? rows : rows * 0.5, fields] }
+          marks = delimiter ? [delimiter] : worth_trying(lines)
+          tried = [false, true].lazy.map do |units_inside|
+            marks.filter_map do |mark|
+              attempt(lines, units, spread: spread, delimiter: mark, decimal_mark: decimal_mark,
+                                    units_inside: units_inside)
+            end
+          end.find(&:any?) || []
+          # Spaces stand inside stamps and words, too: a mark that cuts as many rows says more.
+          best = tried.max_by { |rows, fields, l| [fields >= 2 ? rows : rows * 0.5, l.delimiter == " " ? 0 : 1, fields] }
           raise InvalidInput.new(no_table(lines), line: 1) if best.nil?
 
           best.last
@@ -86,9 +91,9 @@ module MildAnvil
         end
         private_class_method :no_table
 
-        def self.attempt(lines, units, spread:, delimiter:, decimal_mark:)
+        def self.attempt(lines, units, spread:, delimiter:, decimal_mark:, units_inside:)
           cut = lines.map { |line| cut(line, delimiter) }
-          style = style_of(cut, spread, delimiter, decimal_mark)
+          style = style_of(cut, spread, delimiter, decimal_mark, units_inside)
           rows = cut.map { |fields| row?(fields, style) ? fields.size : nil }
           count, hits = rows.compact.tally.max_by { |size, n| [n, size] }
           first = count && first_row(rows, count, hits)
@@ -98,10 +103,13 @@ module MildAnvil
         end
         private_class_method :attempt
 
-        def self.style_of(cut, spread, delimiter, decimal_mark)
-          return NumberStyle.new(decimal_mark: decimal_mark) if decimal_mark
+        def self.style_of(cut, spread, delimiter, decimal_mark, units_inside)
+          return NumberStyle.new(decimal_mark: decimal_mark, units_inside: units_inside) if decimal_mark
 
-          NumberStyle.of(cut.flatten.first(PROBE_LINES * 8) + spread.flat_map { |line| cut(line, delimiter) })
+          fields = cut.flatten.first(PROBE_LINES * 8) + spread.flat_map { |line| cut(line, delimiter) }
+          return NumberStyle.of(fields) unless units_inside
+
+          NumberStyle.of(fields.map { |field| NumberStyle.bare(field) }).with_units_inside
         end
         private_class_method :style_of
 

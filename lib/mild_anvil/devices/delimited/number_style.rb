@@ -17,15 +17,34 @@ module MildAnvil
         attr_reader :decimal_mark, :thousands
 
         # @param point_seen [Boolean] whether the file uses the point as its decimal mark for certain
-        def initialize(decimal_mark: ".", thousands: nil, point_seen: false)
+        # @param units_inside [Boolean] whether cells hold their unit, such as "12.5 kN"
+        def initialize(decimal_mark: ".", thousands: nil, point_seen: false, units_inside: false)
+          @units_inside = units_inside
           @decimal_mark = decimal_mark
           @thousands = thousands
           @point_seen = point_seen
           freeze
         end
 
+        # A number, a space if there is one, and a unit behind it.
+        CELL = %r{\A([+-−]?[\d.,'\u00A0\u202F ]*\d(?:[eE][+-]?\d+)?)\s*([[:alpha:]µ°%][[:alpha:]µ°%/·²³^.]*)\z}
+
+        # @return [String] the field without its unit
+        def self.bare(field) = field.strip[CELL, 1] || field
+
+        # @return [String, nil] the unit in a cell
+        def self.unit_in(field) = field.strip[CELL, 2]
+
+        def units_inside? = @units_inside
+
+        # @return [NumberStyle]
+        def with_units_inside
+          NumberStyle.new(decimal_mark: decimal_mark, thousands: thousands, point_seen: @point_seen, units_inside: true)
+        end
+
         # @return [Float, nil] nil where the field is no number
         def parse(field)
+          field = NumberStyle.bare(field) if @units_inside
           return within(field) if plain? && PLAIN.match?(field)
 
           text = normalized(field)
