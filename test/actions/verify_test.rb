@@ -84,6 +84,21 @@ class VerifyTest < CommittedCase
 
   def limit_raised = @signed.refresh.body.sub(/("working_load_limit":\{"text":")[\d.]+/, "\\199.9")
 
+  # A weight that hung already when the log began: the creep is that of the load's clock, also when it is found again.
+  def test_the_findings_of_a_hung_weight_are_found_again
+    rows = Array.new(300) do |i|
+      stamp = Time.utc(2026, 1, 5, 8, 0, 30) + (i * 120)
+      hours = ((i * 120) + 30) / 3600.0
+      format("%s;%.1f;%.5f", stamp.strftime("%F %T"), 851.0 + (i % 3 * 0.1), 2.0 + (0.3 * (hours**0.25)))
+    end
+    text = ["Load applied: 2026-01-05 08:00:00", "Time;Force [N];Travel [mm]", *rows, ""].join("\n")
+    creep = import(@lot, text, name: "creep.csv").recording.analysis.findings.find { |f| f.kind == "creep" }
+
+    assert_in_delta 0.25, creep.extra["exponent"], 0.003
+    assert_in_delta 0.0003, creep.extra["metres_at_one_hour"], 3e-6
+    assert_nil broken["findings"]
+  end
+
   def test_a_limit_that_was_raised
     altered(:statements, { id: @signed.id }, body: limit_raised) do
       assert_match(/statement 1 of Sealed: .*not what was signed/, broken["statements"])

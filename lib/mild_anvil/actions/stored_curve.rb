@@ -10,7 +10,8 @@ module MildAnvil
       # @return [Core::Curve::Analysis]
       # @raise [Tampered]
       def analysis(recording)
-        curve = Core::Curve::Recording.new(time_axis: axis(recording), channels: channels(recording)).freeze
+        curve = Core::Curve::Recording.new(time_axis: axis(recording), channels: channels(recording),
+                                           loaded_before_seconds: recording.reading["loaded_before_seconds"]).freeze
         Core::Curve::Analysis.new(curve, sense: recording.judged_channel.loading_sign)
       end
 

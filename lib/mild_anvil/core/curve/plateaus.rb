@@ -9,7 +9,7 @@ module MildAnvil
         LEVEL_SHARE = 0.05 # a held force may wander by so much of itself
         PEAK_SHARE = 0.01
         SIGMAS = 10
-        LEAST_SECONDS = 1.0
+        LEAST_SECONDS = 2.0
         LEAST_BLOCKS = 6
         LEAST_LEVEL_SHARE = 0.05 # of the peak; below that it is rest
         # In a hold the force changes, and the displacement goes on, by no more than this share of what it did on the

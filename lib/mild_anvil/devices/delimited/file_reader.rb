@@ -53,6 +53,7 @@ module MildAnvil
           @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units,
                                      choices: @choices.columns || []).call
           @interval_seconds = @choices.interval_seconds || preamble.interval_seconds
+          @applied = preamble.load_applied_seconds
           @first_row = @layout.fields(lines[@layout.data_first_line - 1])
           @header = @layout.header_line ? lines[@layout.header_line - 1] : ""
           ask
@@ -150,10 +151,18 @@ module MildAnvil
           seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds,
                                  warnings: @warnings).seconds
           Assembly.new(rows: rows, columns: @columns, seconds: seconds, warnings: @warnings,
-                       skip_bad_rows: @choices.skip_bad_rows).recording.tap do |recording|
+                       loaded_before: loaded_before(column, form), skip_bad_rows: @choices.skip_bad_rows)
+                  .recording.tap do |recording|
             @row_count = rows.count
             @left_out = @row_count - recording.size + rows.problems.count { |p| p.kind == :fields }
           end
+        end
+
+        # @return [Float] seconds for which the load hung already when the first row was written
+        def loaded_before(column, form)
+          applied = @applied if form == "stamp"
+          first = applied && Stamps.parse(@first_row[column.index].to_s, form)
+          first && first > applied ? first - applied : 0.0
         end
 
         # From the file's numbers to SI.

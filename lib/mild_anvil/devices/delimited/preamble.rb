@@ -8,6 +8,10 @@ module MildAnvil
         RATE = %r{(\d+(?:[.,]\d+)?)\s*(k?Hz|k?S/s|samples?\s*(?:/|per)\s*s)}i
         INTERVAL_WORDS = "interval|intervall|intervalle|intervalo|period|periode|dt|delta t|step|schrittweite"
         INTERVAL = /(?:#{INTERVAL_WORDS})\D{0,12}?(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
+        # "Load applied: 27.03.2031 21:19:45", in the languages of the vocabulary.
+        LOADED = /load|last|charge|carga|carico|kraft|obciąż|belast/
+        APPLIED = /\A[^\d]*(?:#{LOADED})[^\d:=]*(?:appl|aufgebr|aplic|appliqu|påförd|przył|aangebr|zawiesz)[^\d]*
+                   (\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4}[t\ ]\d.*)\z/x
         SECONDS = { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6, "s" => 1.0 }.freeze
         INTERVALS = (1.0e-9..1.0e7) # seconds from one reading to the next
         PAIR = /\A(.+?)\s*[:=\t]\s*\[?(\S+?)\]?\z/
@@ -30,6 +34,16 @@ module MildAnvil
             return unit if unit && unit.quantity == role && Vocabulary.role(match[1].sub(
                                                                               /\bunits?\b|\beinheit\b|\bunité\b/i, ""
                                                                             )) == role
+          end
+          nil
+        end
+
+        # @return [Float, nil] when the load was applied, by the clock of the stamps
+        def load_applied_seconds
+          @lines.each do |line|
+            match = APPLIED.match(line.downcase) or next
+            seconds = Stamps.parse(match[1].strip, "stamp")
+            return seconds if seconds
           end
           nil
         end

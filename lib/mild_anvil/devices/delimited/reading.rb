@@ -19,6 +19,7 @@ module MildAnvil
             preamble: layout.preamble.first(20),
             columns: columns.map(&:to_h), rows: row_count, rows_left_out: rows_left_out,
             interval_seconds: interval_seconds,
+            loaded_before_seconds: recording&.loaded_before_seconds || 0.0,
             duration_seconds: recording && (recording.time_axis.end_seconds - recording.time_axis.start_seconds),
             warnings: warnings, questions: questions, ready: ready?, signature: signature }
         end

@@ -19,10 +19,12 @@ module MildAnvil
             return [] unless analysis.steady? && analysis.travel
 
             axis = analysis.time_axis
-            samples = (0...analysis.clean.size).step((analysis.clean.size / MOST) + 1).select { |i| axis[i].positive? }
+            before = (analysis.recording.loaded_before_seconds || 0.0) - (axis[0].positive? ? 0.0 : axis[0])
+            samples = (0...analysis.clean.size).step((analysis.clean.size / MOST) + 1)
+                                               .select { |i| (axis[i] + before).positive? }
             return [] if samples.size < FEWEST
 
-            because, extra = law(samples.map { |i| axis[i] / HOUR_SECONDS }, samples.map do |i|
+            because, extra = law(samples.map { |i| (axis[i] + before) / HOUR_SECONDS }, samples.map do |i|
               analysis.travel.reading(i)
             end)
             [Finding.new(kind: :creep, at_seconds: axis[samples.first], until_seconds: axis[samples.last],

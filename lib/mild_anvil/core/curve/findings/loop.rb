@@ -8,6 +8,7 @@ module MildAnvil
         module Loop
           POSITION = 76
           BACK_SIGMAS = 4
+          LEAVES_SIGMAS = 8 # above which the next loading has begun
           BACK_SHARE = 0.002 # of the whole way
 
           # @return [Array<Finding>] one for each cycle that is shown, and for each pull that was taken off again
@@ -68,8 +69,8 @@ module MildAnvil
           # Where the travel stops going back: a soft toe goes on under next to no force. Of what is travelled until the
           # next loading, the readings that lie as far back as their noise tells apart.
           def self.set(analysis, from)
-            stop = PackedSearch.walk(analysis.packed, from, analysis.clean.size,
-                                     high: Analysis::REST_SHARE * analysis.peak_newtons)
+            gate = [Analysis::REST_SHARE * analysis.peak_newtons, LEAVES_SIGMAS * analysis.noise_newtons].max
+            stop = PackedSearch.walk(analysis.packed, from, analysis.clean.size, high: gate)
             way = analysis.travel.values[from...[stop, from + 1].max]
             sorted = way.sort
             least = sorted[sorted.size / 50]

@@ -20,9 +20,12 @@ module MildAnvil
                                   spikes_seconds: analysis.spikes.map { |i| analysis.time_axis[i] } })]
           end
 
-          # Where the cell was at its end, frozen or gone, the peak is no less than what was read.
+          # Where the cell was at its end, frozen or gone, the peak is no less than what was read. The highest reading
+          # may lie before the stretch at the cell's end: noise touches it first.
           def self.faults(analysis, top)
-            analysis.of(Condition).select { |f| f.extra[:sample] <= top + 1 && f.extra[:last_sample] >= top - 1 }
+            analysis.of(Condition).select do |f|
+              f.kind == :saturated || (f.extra[:sample] <= top + 1 && f.extra[:last_sample] >= top - 1)
+            end
           end
           private_class_method :faults
 
