@@ -109,7 +109,9 @@ class CurvePartsTest < CoreCase
   def test_noise_makes_no_spikes
     random = Random.new(5)
     [0.0, 0.02, 3.0].each do |slope|
-      forces = Array.new(150_000) { |i| (slope * i) + Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(6.2832 * random.rand) }
+      forces = Array.new(150_000) do |i|
+        (slope * i) + (Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(6.2832 * random.rand))
+      end
 
       assert_empty spikes(forces), slope
     end
@@ -117,7 +119,7 @@ class CurvePartsTest < CoreCase
 
   def test_a_swing_of_few_rows_is_no_row_of_spikes
     assert_empty spikes(Array.new(4000) { |i| 500 + (400 * Math.sin(i * 1.9)) })
-    assert_empty spikes(Array.new(4000) { |i| 500 + (400 * (i % 4 - 1.5).abs) })
+    assert_empty spikes(Array.new(4000) { |i| 500 + (400 * ((i % 4) - 1.5).abs) })
   end
 
   def test_a_spike_is_replaced_by_what_stands_beside_it

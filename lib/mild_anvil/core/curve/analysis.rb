@@ -20,7 +20,6 @@ module MildAnvil
         NEVER_LEFT_SIGMAS = 12
         NEVER_LEFT_SHARE = 0.02
 
-
         attr_reader :recording, :readings, :packed_readings, :sense, :settings
 
         # @param recording [Recording]
@@ -65,7 +64,13 @@ module MildAnvil
         def quiet = defined?(@quiet) ? @quiet : (@quiet = find_quiet)
 
         # @return [Rest::Quiet, nil] the rest after the load; nil where it ends under load
-        def quiet_after = defined?(@quiet_after) ? @quiet_after : (@quiet_after = steady? ? nil : rest.after)
+        def quiet_after
+          if defined?(@quiet_after)
+            @quiet_after
+          else
+            (@quiet_after = steady? ? nil : rest.after)
+          end
+        end
 
         # @return [Float] newtons taken off every reading, of the rest before or else after; 0 if there was none
         def offset_newtons = (quiet || quiet_after)&.level || 0.0
@@ -86,7 +91,7 @@ module MildAnvil
 
         # @return [Array<Integer>] samples set aside
         def spikes
-          @spikes ||= Spikes.find(readings, packed: @packed_readings,
+          @spikes ||= Spikes.find(readings, packed: @packed_readings, step: step_newtons || 0.0,
                                             noise: Noise.of(@packed_readings, readings.size, fewest: FEWEST_ROUGH))
         end
 
@@ -162,7 +167,7 @@ module MildAnvil
 
         def find_quiet
           found = rest.before or return
-          return found unless same_throughout? && never_left?(found)
+          found unless same_throughout? && never_left?(found)
         end
 
         # A dead weight from the first reading on: what looks like rest is the load.

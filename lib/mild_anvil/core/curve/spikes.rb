@@ -18,6 +18,7 @@ module MildAnvil
         AROUND = 12 # rows on either side
         AGREE_SHARE = 0.34 # of the spike: how far the rows beside it may lie apart
         RANGE_SHARE = 0.01 # of the recording's range: below this nothing is worth setting aside
+        STEPS = 3
         MOST = 1000 # a recording with more of them is no recording
         LONGEST = 2
 
@@ -25,11 +26,11 @@ module MildAnvil
 
         # @param forces [Array<Float>] shape (n,), in the sense of loading
         # @param packed [String] the same, packed
-        # @param noise [Float] sigma of one reading
+        # @param noise [Float] sigma of one reading; @param step [Float] of the display, below which noise is not seen
         # @return [Array<Integer>] samples that are spikes, in order
-        def find(forces, noise:, packed: Packed.pack(forces))
+        def find(forces, noise:, step: 0.0, packed: Packed.pack(forces))
           survey = Packed.survey(packed)
-          least = [SIGMAS * noise, RANGE_SHARE * (survey.highest - survey.lowest)].max
+          least = [SIGMAS * noise, RANGE_SHARE * (survey.highest - survey.lowest), STEPS * step].max
           # Half of the way must be done by one step, up or down.
           found = runs(forces, Packed.leaps(packed, least / 2), least)
           found.size > MOST ? [] : found

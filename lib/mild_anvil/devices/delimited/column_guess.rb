@@ -42,8 +42,7 @@ module MildAnvil
 
         def column(index, header, unit_field)
           name, unit_text = Column.split_header(header, @units)
-          unit_text = unit_field.delete("[]()") if unit_field && !unit_field.empty?
-          unit_text ||= unit_inside(index)
+          unit_text = unit_stated(index, unit_field, unit_text)
           chosen = @choices[index] || {}
           unit = @units.find(chosen[:unit] || unit_text)
           role = chosen[:role] || role_of(name, unit, index)
@@ -52,6 +51,13 @@ module MildAnvil
                      sign: chosen[:sign] || nil,
                      main: chosen[:main], because: because(name, unit, role, chosen),
                      confidence: confidence(name, unit, role, chosen))
+        end
+
+        # In a row of its own, in the header, or in the cells.
+        def unit_stated(index, unit_field, in_header)
+          return unit_field.delete("[]()") unless unit_field.to_s.empty?
+
+          in_header || unit_inside(index)
         end
 
         # The unit that stands in the cells themselves, if it is one and the same.
@@ -128,7 +134,7 @@ module MildAnvil
 
           judged = judged_of(columns)
           main = only(judged) || only(judged.select { |c| Vocabulary.main?(c.header) }) ||
-                 only(judged.reject { |c| Vocabulary.control?(c.header) })
+                 only(judged.reject { |c| Vocabulary.beside?(c.header) })
           return if main.nil?
 
           main.main = true

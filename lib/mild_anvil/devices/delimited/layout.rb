@@ -61,7 +61,9 @@ module MildAnvil
             end
           end.find(&:any?) || []
           # Spaces stand inside stamps and words, too: a mark that cuts as many rows says more.
-          best = tried.max_by { |rows, fields, l| [fields >= 2 ? rows : rows * 0.5, l.delimiter == " " ? 0 : 1, fields] }
+          best = tried.max_by do |rows, fields, l|
+            [fields >= 2 ? rows : rows * 0.5, l.delimiter == " " ? 0 : 1, fields]
+          end
           raise InvalidInput.new(no_table(lines), line: 1) if best.nil?
 
           best.last

@@ -10,8 +10,8 @@ module MildAnvil
         INTERVAL = /(?:#{INTERVAL_WORDS})\D{0,12}?(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
         # "Load applied: 27.03.2031 21:19:45", in the languages of the vocabulary.
         LOADED = /load|last|charge|carga|carico|kraft|obciąż|belast/
-        APPLIED = /\A[^\d]*(?:#{LOADED})[^\d:=]*(?:appl|aufgebr|aplic|appliqu|påförd|przył|aangebr|zawiesz)[^\d]*
-                   (\d{1,4}[-.\/]\d{1,2}[-.\/]\d{1,4}[t\ ]\d.*)\z/x
+        APPLIED = %r{\A[^\d]*(?:#{LOADED})[^\d:=]*(?:appl|aufgebr|aplic|appliqu|påförd|przył|aangebr|zawiesz)[^\d]*
+                   (\d{1,4}[-./]\d{1,2}[-./]\d{1,4}[t\ ]\d.*)\z}x
         SECONDS = { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6, "s" => 1.0 }.freeze
         INTERVALS = (1.0e-9..1.0e7) # seconds from one reading to the next
         PAIR = /\A(.+?)\s*[:=\t]\s*\[?(\S+?)\]?\z/

@@ -72,7 +72,12 @@ module MildAnvil
             letters = @forms.map { |form| FORMS.fetch(form) }
             mark = @layout.style.thousands
             mark = "" if mark.nil? || mark == " "
-            letters.include?(nil) || @layout.style.units_inside? ? false : [@layout.delimiter, @layout.style.decimal_mark, mark, letters.join]
+            if letters.include?(nil) || @layout.style.units_inside?
+              false
+            else
+              [@layout.delimiter,
+               @layout.style.decimal_mark, mark, letters.join]
+            end
           end
         end
 

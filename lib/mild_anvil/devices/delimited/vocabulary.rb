@@ -34,6 +34,7 @@ module MildAnvil
         # Words that tell the main force from the others beside it.
         MAIN = %w[main total sum gesamt haupt principal principale load force kraft].freeze
         WHOLE = /gesamt|total|haupt|huvud|hoofd|main|princip|główn|summe/
+        SIDE = /\b(?:leg|strang|brin|bein|been|ben|gamba|pierna|perna|noga)\b/ # one of several that share the load
         CONTROL = /kontroll|control|check|zweit|second|andra|tweede|drug|référ|refer|vergleich|auxil/
         PART = /\A(?:leg|ch|channel|kanal|voie|canal|cell|strang|brin|bein|side|part)\b/i
 
@@ -43,14 +44,17 @@ module MildAnvil
         # @return [String, nil] role
         def role(header)
           words = header.to_s.downcase.scan(/[[:alpha:]]+/)
-          leading = WORDS.find { |_, known| known.include?(words.first) }
-          other = "other" if leading.nil? || leading.first == "force"
-          return "other" if other && words.any? { |word| STEMS["other"].match?(word) }
+          leading = WORDS.find { |_, known| known.include?(words.first) }&.first
+          return "other" if [nil, "force"].include?(leading) && stem?(words, STEMS["other"])
 
-          inside = leading || WORDS.find { |_, known| words.intersect?(known.reject { |w| w.size < 3 }) }
-          inside ||= STEMS.find { |_, stem| words.any? { |word| stem.match?(word) } }
-          inside&.first
+          leading || inside(words) || STEMS.find { |_, stem| stem?(words, stem) }&.first
         end
+
+        def inside(words) = WORDS.find { |_, known| words.intersect?(known.reject { |w| w.size < 3 }) }&.first
+        private_class_method :inside
+
+        def stem?(words, stem) = words.any? { |word| stem.match?(word) }
+        private_class_method :stem?
 
         def main?(header)
           text = header.to_s.strip.downcase
@@ -58,8 +62,8 @@ module MildAnvil
           (words.intersect?(MAIN) || WHOLE.match?(text)) && !PART.match?(text) && !CONTROL.match?(text)
         end
 
-        # @return [Boolean] whether it is named as one that is held beside the main one
-        def control?(header) = CONTROL.match?(header.to_s.downcase)
+        # @return [Boolean] whether it is named as a part of the whole, or as one that is held beside it
+        def beside?(header) = [CONTROL, PART, SIDE].any? { |words| words.match?(header.to_s.strip.downcase) }
       end
     end
   end

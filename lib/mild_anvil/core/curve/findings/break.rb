@@ -23,6 +23,7 @@ module MildAnvil
           # begun.
           RATE_SECONDS = 0.002
           STEEP_SHARE = 0.1
+          BACK_SIGMAS = 4 # of one reading of the travel; what is compared are means of several
 
           def self.find(analysis)
             net = analysis.clean
@@ -109,18 +110,20 @@ module MildAnvil
               net[i] - net[i + 1] > LEAP_SHARE * net[start]
             end
 
-            travel = analysis.recording.displacement&.samples
-            return reversed?(travel, start, gone) if travel
-
-            analysis.time_axis[gone] - analysis.time_axis[start] > 5 * SUDDEN_SECONDS
+            back = went_back(analysis, start, gone)
+            back.nil? ? analysis.time_axis[gone] - analysis.time_axis[start] > 5 * SUDDEN_SECONDS : back
           end
           private_class_method :released?
 
-          def self.reversed?(travel, start, gone)
-            gone = [gone, travel.size - 1].min
-            (travel[gone] <=> travel[start]).to_i * (travel[start] <=> travel[0]).to_i < 0
+          # @return [Boolean, nil] whether the travel went back with the force; nil where its noise hides that
+          def self.went_back(analysis, start, gone)
+            way = analysis.travel or return
+            moved = way.around(gone) - way.around(start)
+            return if moved.abs < BACK_SIGMAS * way.sigma
+
+            moved.negative?
           end
-          private_class_method :reversed?
+          private_class_method :went_back
         end
       end
     end

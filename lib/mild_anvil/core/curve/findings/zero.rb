@@ -11,7 +11,8 @@ module MildAnvil
 
           # @return [Array<Finding>] one, also when there was no rest: then it says so
           def self.find(analysis)
-            before, after = analysis.quiet, analysis.quiet_after
+            before = analysis.quiet
+            after = analysis.quiet_after
             rest = before || after or return [none(analysis.time_axis)]
             axis = analysis.time_axis
             count = rest.last - rest.first + 1
