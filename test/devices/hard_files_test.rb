@@ -72,6 +72,43 @@ class HardFilesTest < CoreCase
     findings(read_file(log { |i, f| "#{i % 9 == 8 ? i : i - (i % 9) - 1},#{f},#{i}" }))
   end
 
+  # Whatever the word: a column that counts the rows is no clock.
+  def test_a_column_that_counts_the_rows_is_no_time
+    ["Échantillon", "Reading no.", "Mätpunkt", "Punto"].each do |word|
+      asked = read_file(log("#{word},Force [N]") { |i, f| "#{i + 1},#{f}" })
+      rated = read_file(log("#{word},Force [N]", above: "Sampling rate: 10 Hz\n") { |i, f| "#{i + 1},#{f}" })
+
+      assert_equal(%w[interval], asked.questions.map { |q| q[:kind] }, word)
+      assert_predicate rated, :ready?, word
+      assert_in_delta 0.1, rated.recording.time_axis.typical_interval_seconds, 1e-9
+    end
+  end
+
+  def test_units_may_stand_inside_the_cells
+    text = log("Time stamp,Load,Extension") { |i, f| "#{format('%.2f', i * 0.05)} s,#{f / 10} daN,#{i} mm" }
+    reading = read_file(text)
+
+    assert_equal(%w[s daN mm], reading.columns.map { |c| c.unit.symbol })
+    assert_in_delta 7973, peak(reading), 30
+  end
+
+  def test_a_stamp_between_tabs_keeps_its_inner_space
+    reading = read_file(log("Force [N]\tStamp") { |i, f| "#{f}\t2026-01-05 10:#{format('%02d:%02d', i / 60, i % 60)}" })
+
+    assert_equal "\t", reading.layout.delimiter
+    assert_in_delta 399, reading.recording.time_axis.end_seconds, 1e-6
+  end
+
+  def test_the_main_force_is_told_from_legs_and_controls
+    { "Gesamtkraft [kN],Kontrollzelle [kN]" => 1, "Zweiter Aufnehmer [kN],Gesamtkraft [kN]" => 2,
+      "Left leg [kN],Tension [kN]" => 2 }.each do |header, main|
+      reading = read_file(log("Time [s],#{header}") { |i, f| "#{i},#{f / 1000},#{f / 1000}" })
+
+      assert_predicate reading, :ready?, header
+      assert_equal main, reading.columns.find(&:main).index, header
+    end
+  end
+
   def test_a_title_may_be_long_and_in_any_script
     title = "#{'Kraft der Prüfmaschine ' * 12}力 [N]"
     reading = read_file(log("Time [s],#{title},Travel [mm]") { |i, f| "#{i},#{f},#{i}" })

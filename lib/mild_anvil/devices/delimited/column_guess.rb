@@ -104,8 +104,7 @@ module MildAnvil
           rising = columns.find { |c| nameless?(c) && rising?(c.index) } if columns.size > 1
           return if rising.nil?
 
-          rising.role = "time"
-          rising.because = "its values always rise"
+          rising.role, rising.because = clock(rising.index)
           rising.confidence = "guess"
         end
 
@@ -114,6 +113,17 @@ module MildAnvil
         def rising?(index)
           values = sample_fields(index).map { |f| @layout.style.parse(f) }
           values.size > 2 && values.none?(&:nil?) && values.each_cons(2).all? { |a, b| b > a }
+        end
+
+        # @return [Array(String, String)] role and why
+        def clock(index)
+          counted?(index) ? ["sample", "its values count the rows"] : ["time", "its values always rise"]
+        end
+
+        # Whole numbers, each one more than the one before, under whatever word.
+        def counted?(index)
+          values = sample_fields(index).map { |f| @layout.style.parse(f) }
+          (values.first % 1).zero? && values.each_cons(2).all? { |a, b| (b - a - 1).zero? }
         end
 
         def sample_fields(index)
