@@ -21,11 +21,13 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <b className="head text-[15px]">Statement {s.number}</b>
         <span className={`text-[13px] ${superseded || s.reviewed ? "" : "text-derived font-semibold"}`}>
-          {superseded
-            ? `superseded by ${s.superseded_by}`
-            : s.reviewed
-              ? "reviewed and closed"
-              : "waits for its review"}
+          {s.altered
+            ? "altered"
+            : superseded
+              ? `superseded by ${s.superseded_by}`
+              : s.reviewed
+                ? "reviewed and closed"
+                : "waits for its review"}
         </span>
         <span className="num text-derived ml-auto text-right" hidden={s.altered !== null}>
           {s.relative_in_words ?? (
@@ -58,7 +60,7 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
       {s.fewer_reason && <p className="mt-1 text-[13px]">Fewer pulls than planned: {s.fewer_reason}.</p>}
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <Downloads base={`/api/statements/${s.id}`} label={`statement ${s.number}`} />
-        {!superseded && !s.reviewed && <Review statement={s} />}
+        {!superseded && !s.reviewed && !s.altered && <Review statement={s} />}
         <Recheck id={s.id} />
         <span className="text-soft text-[12px]">
           rules {s.rule_version}, SHA-256 <span className="num">{s.sha256.slice(0, 16)}</span>

@@ -41,6 +41,8 @@ describe("a signed statement", () => {
     renderInLot(<SignedStatement statement={signed({ altered, minimum: null, working_load_limit: null })} />);
     expect(await screen.findByRole("alert")).toHaveTextContent(/not what was signed.*Restore a backup/);
     expect(screen.queryByText(/kN/)).not.toBeInTheDocument();
+    expect(screen.queryByRole("button", { name: "Countersign as reviewed" })).not.toBeInTheDocument();
+    expect(screen.queryByText("waits for its review")).not.toBeInTheDocument();
   });
   it("says in figures what computing again changes", async () => {
     const differences = [{ figure: "minimum", signed: "21.0 kN", now: "20.9 kN" }];
