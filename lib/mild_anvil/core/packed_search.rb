@@ -100,6 +100,17 @@ module MildAnvil
         Stretches.new(Packed.unpack(packed), least, share).call
       end
 
+      # The cut of a course into straight lines that leaves the least over, each line paid for with a penalty.
+      #
+      # @param xs [String] never decreasing; @param channels [Array<String>] values in units of their own noise
+      # @param penalty [Float] what one more line costs; @param fewest [Integer] points of a line
+      # @return [Array<Integer>] the first point of every line, in order
+      def lines(xs, channels, penalty:, fewest: 2)
+        return native.lines(xs, channels, penalty, fewest) if native
+
+        Lines.new(Packed.unpack(xs), channels.map { |packed| Packed.unpack(packed) }, penalty, fewest).call
+      end
+
       def native = Packed.native
       private_class_method :native
 

@@ -22,9 +22,9 @@ module MildAnvil
           def cover?(sample) = sample >= first_sample && sample < last_sample
         end
 
-        def initialize(analysis)
-          @analysis = analysis
-          @forces = analysis.clean
+        def initialize(baseline)
+          @baseline = baseline
+          @forces = baseline.clean
         end
 
         # @return [Group, nil] the longest run of cycles that are alike
@@ -50,15 +50,15 @@ module MildAnvil
         # A rest at the bottom belongs to no cycle: the foot is the sample nearest to the top that is still at the
         # bottom.
         def foot(bottom, top)
-          gate = @forces[bottom] + [Analysis::REST_SIGMAS * @analysis.noise_newtons,
-                                    FOOT_SHARE * @analysis.peak_newtons].max
+          gate = @forces[bottom] + [Analysis::REST_SIGMAS * @baseline.noise_newtons,
+                                    FOOT_SHARE * @baseline.peak_newtons].max
           step = top <=> bottom
-          PackedSearch.walk(@analysis.packed, bottom + step, top + step, high: gate) - step
+          PackedSearch.walk(@baseline.packed, bottom + step, top + step, high: gate) - step
         end
 
         def turns
-          gate = [GATE_SHARE * @analysis.peak_newtons, GATE_SIGMAS * @analysis.noise_newtons].max
-          found = PackedSearch.turns(@analysis.packed, gate)
+          gate = [GATE_SHARE * @baseline.peak_newtons, GATE_SIGMAS * @baseline.noise_newtons].max
+          found = PackedSearch.turns(@baseline.packed, gate)
           found.first&.last == 1 ? [[0, -1], *found] : found
         end
 
@@ -72,7 +72,7 @@ module MildAnvil
 
         # By a reversal of the displacement, or smoothly.
         def unloaded?(top, bottom)
-          travel = @analysis.travel
+          travel = @baseline.travel
           return travel.from(top, bottom).negative? if travel
 
           drop = @forces[top] - @forces[bottom]
@@ -82,8 +82,8 @@ module MildAnvil
         def pointed?(start, top, bottom)
           middle = (@forces[top] + [@forces[start], @forces[bottom]].max) / 2
           high = @forces[top] - (0.05 * (@forces[top] - middle))
-          above = PackedSearch.count(@analysis.packed, start, bottom, high)
-          above <= MOST_TOP_SHARE * (bottom - start) && above < 0.5 * PackedSearch.count(@analysis.packed, start,
+          above = PackedSearch.count(@baseline.packed, start, bottom, high)
+          above <= MOST_TOP_SHARE * (bottom - start) && above < 0.5 * PackedSearch.count(@baseline.packed, start,
                                                                                          bottom, middle)
         end
       end

@@ -22,38 +22,40 @@ module MildAnvil
         SAG_SHARE = 0.03
         STANDS_SHARE = 0.2 # of the usual rate of travel
 
-        def initialize(analysis)
-          @analysis = analysis
-          @forces = analysis.clean
-          @axis = analysis.time_axis
-          @peak = @forces[analysis.peak_index]
+        # @param baseline [Baseline]; @param rates [Rates]
+        def initialize(baseline, rates)
+          @baseline = baseline
+          @rates = rates
+          @forces = baseline.clean
+          @axis = baseline.time_axis
+          @peak = baseline.peak_newtons
         end
 
         # @return [Array<Fall>] in order
         def all
-          turns = PackedSearch.turns(@analysis.packed, gate)
+          turns = PackedSearch.turns(@baseline.packed, gate)
           pairs = turns.each_cons(2).select do |a, b|
             a.last == 1 && b.last == -1 && @forces[a.first] >= LEAST_LEVEL_SHARE * @peak
           end
           falls = pairs.map { |a, b| fall(a.first, b.first) }
-          Recoveries.new(@analysis.packed, @forces, @analysis.peak_index).call(falls)
+          Recoveries.new(@baseline.packed, @forces, @baseline.peak_index).call(falls)
           falls.each { |f| f.kind = kind(f) }
         end
 
         # @return [Float] newtons
-        def gate = [GATE_SHARE * @peak, GATE_SIGMAS * @analysis.noise_newtons, 3 * (@analysis.step_newtons || 0.0)].max
+        def gate = [GATE_SHARE * @peak, GATE_SIGMAS * @baseline.noise_newtons, 3 * (@baseline.signal.step || 0.0)].max
 
         private
 
         def fall(top, bottom)
           level = @forces[top]
           drop = level - @forces[bottom]
-          start = PackedSearch.walk(@analysis.packed, bottom, top, high: (level - (EDGE_SHARE * drop)).prev_float)
-          finish = PackedSearch.walk(@analysis.packed, start, bottom,
+          start = PackedSearch.walk(@baseline.packed, bottom, top, high: (level - (EDGE_SHARE * drop)).prev_float)
+          finish = PackedSearch.walk(@baseline.packed, start, bottom,
                                      low: (@forces[bottom] + (EDGE_SHARE * drop)).next_float)
           Fall.new(top: top, bottom: bottom, start: start, finish: finish, drop: drop, level: level,
                    seconds: @axis[finish] - @axis[start],
-                   slide: @analysis.travel&.from(start, finish))
+                   slide: @baseline.travel&.from(start, finish))
         end
 
         def kind(fall)
@@ -66,15 +68,15 @@ module MildAnvil
         def sudden?(fall) = fall.finish - fall.start <= SUDDEN_SAMPLES || fall.seconds <= SUDDEN_SECONDS
 
         # The shortening that belongs to this fall if nothing gave way.
-        def elastic(fall) = fall.drop / @analysis.usual_stiffness
+        def elastic(fall) = fall.drop / @rates.stiffness
 
         def unloading?(fall)
-          if @analysis.travel && fall.slide.abs > 4 * @analysis.travel.sigma
+          if @baseline.travel && fall.slide.abs > 4 * @baseline.travel.sigma
             return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall)
           end
           return false if sudden?(fall) || leap?(fall)
 
-          fall.drop / fall.seconds <= FASTEST_UNLOADING * @analysis.loading_rate
+          fall.drop / fall.seconds <= FASTEST_UNLOADING * @rates.force
         end
 
         def leap?(fall)
@@ -87,17 +89,17 @@ module MildAnvil
         def relaxation?(fall)
           return true if fall.drop_share < SAG_SHARE && fall.seconds > SUDDEN_SECONDS && stands?(fall)
           return false if fall.drop_share > 0.2 || fall.seconds < 1.0
-          return false if fall.drop / fall.seconds > RELAXING_RATE_SHARE * @analysis.loading_rate
+          return false if fall.drop / fall.seconds > RELAXING_RATE_SHARE * @rates.force
 
-          @analysis.travel.nil? || fall.slide < SLIDE_SHARE * elastic(fall)
+          @baseline.travel.nil? || fall.slide < SLIDE_SHARE * elastic(fall)
         end
 
         def stands?(fall)
-          @analysis.travel && @analysis.travel_rate.positive? &&
-            fall.slide.abs < STANDS_SHARE * @analysis.travel_rate * fall.seconds
+          @baseline.travel && @rates.travel.positive? &&
+            fall.slide.abs < STANDS_SHARE * @rates.travel * fall.seconds
         end
 
-        def slid?(fall) = @analysis.travel && fall.slide > SLIDE_SHARE * elastic(fall)
+        def slid?(fall) = @baseline.travel && fall.slide > SLIDE_SHARE * elastic(fall)
       end
     end
   end

@@ -6,7 +6,8 @@ module MildAnvil
       # Tells a spike of the electronics from what a force can do.
       #
       # A spike is one row, or two upward ones in a row, that stand off the line between the rows beside them, while
-      # those agree with each other; and far enough: beyond what noise makes of such a difference in so many rows, and
+      # those agree with each other, off the line that the two rows before it make, and off that of the two behind; and
+      # far enough: beyond what noise makes of such a difference in so many rows, and
       # beyond what the rows around bend anyway. A part that lets go falls and stays down; a force that swings fast
       # bends as much everywhere.
       module Spikes
@@ -19,6 +20,7 @@ module MildAnvil
         AGREE_SHARE = 0.34 # of the spike: how far the rows beside it may lie apart
         RANGE_SHARE = 0.01 # of the recording's range: below this nothing is worth setting aside
         STEPS = 3
+        CORNER_SHARE = 0.5 # of the spike: how far it stands off what leads to it and away from it
         MOST = 1000 # a recording with more of them is no recording
         LONGEST = 2
 
@@ -69,8 +71,16 @@ module MildAnvil
           return false if rows > 1 && !off.all?(&:positive?) # two low rows are a dip
 
           height > least && (forces[after] - forces[first - 1]).abs <= AGREE_SHARE * height &&
-            height > BENDS * bend(forces, first, after)
+            height > BENDS * bend(forces, first, after) && alone?(forces, first, after - 1, off.first.positive? ? 1 : -1, height)
         end
+
+        # A corner, at which a loading turns round, stands off the line between its neighbours, too; but not off the
+        # lines that lead to it.
+        def alone?(forces, first, last, side, height)
+          lines = [(2 * forces[first - 1]) - forces[first - 2], (2 * forces[last + 1]) - forces[last + 2]]
+          [first, last].zip(lines).all? { |i, line| side * (forces[i] - line) > CORNER_SHARE * height }
+        end
+        private_class_method :alone?
         private_class_method :spike?
 
         # How far each of the rows stands off the line between those beside them.

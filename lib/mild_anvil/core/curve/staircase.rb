@@ -4,31 +4,36 @@ module MildAnvil
   module Core
     module Curve
       # Tells a check of a cell with hung masses from a pull: many held levels, up and down again, and nothing broke.
-      class Staircase
+      module Staircase
         FEWEST = 5
         UP_SHARE = 1.05
         HELD_SHARE = 0.5 # of the time
+        # Taking a mass off is as sudden as a break, but no larger than the steps were.
+        STEP_SHARE = 1.5
 
-        def initialize(analysis)
-          @analysis = analysis
-          @plateaus = analysis.plateaus
+        module_function
+
+        # @param holds [Array<Holds::Held>]; @param falls [Array<Fall>]; @param axis [TimeAxis]
+        def found?(holds, falls, axis)
+          holds.size >= FEWEST && up_and_down?(holds) && mostly_held?(holds, axis) && nothing_broke?(holds, falls)
         end
 
-        def found?
-          @plateaus.size >= FEWEST && up_and_down? && mostly_held? && @analysis.of(Findings::Break).empty?
-        end
-
-        private
-
-        def up_and_down?
-          steps = @plateaus.map(&:level).each_cons(2).to_a
+        def up_and_down?(holds)
+          steps = holds.map(&:level).each_cons(2).to_a
           steps.any? { |a, b| b > a * UP_SHARE } && steps.any? { |a, b| b * UP_SHARE < a }
         end
+        private_class_method :up_and_down?
 
-        def mostly_held?
-          axis = @analysis.time_axis
-          @plateaus.sum { |p| axis[p.last] - axis[p.first] } >= HELD_SHARE * (axis.end_seconds - axis[0])
+        def mostly_held?(holds, axis)
+          holds.sum { |held| axis[held.last] - axis[held.first] } >= HELD_SHARE * (axis.end_seconds - axis[0])
         end
+        private_class_method :mostly_held?
+
+        def nothing_broke?(holds, falls)
+          largest = [0.0, *holds.map(&:level)].each_cons(2).map { |a, b| (b - a).abs }.max
+          falls.none? { |fall| fall.material? && fall.drop > STEP_SHARE * largest }
+        end
+        private_class_method :nothing_broke?
       end
     end
   end

@@ -12,15 +12,18 @@ module MildAnvil
         BACK_SIGMAS = 3
         BEFORE_EVENT_SHARE = 0.95
 
-        def initialize(analysis)
-          @analysis = analysis
-          @forces = analysis.clean
+        # @param baseline [Baseline]; @param falls [Array<Fall>]; @param cycles [Cycles::Group, nil]
+        def initialize(baseline, falls, cycles)
+          @baseline = baseline
+          @forces = baseline.clean
+          @falls = falls
+          @cycles = cycles
         end
 
         # @return [Array<Integer>] samples in order
         def indices
-          @indices ||= PackedSearch.climb(@analysis.packed, start, stop, ((stop - start) / MOST) + 1,
-                                          BACK_SIGMAS * @analysis.noise_newtons)
+          @indices ||= PackedSearch.climb(@baseline.packed, start, stop, ((stop - start) / MOST) + 1,
+                                          BACK_SIGMAS * @baseline.noise_newtons)
         end
 
         # @return [Array<Integer>] those with a force in the window
@@ -30,19 +33,19 @@ module MildAnvil
         end
 
         # @return [Float] newtons up to which nothing has given way
-        def ceiling = first_event ? BEFORE_EVENT_SHARE * first_event.level : @analysis.peak_newtons
+        def ceiling = first_event ? BEFORE_EVENT_SHARE * first_event.level : @baseline.peak_newtons
 
         private
 
-        def first_event = @first_event ||= @analysis.falls.find { |f| f.material? && f.top > start }
+        def first_event = @first_event ||= @falls.find { |f| f.material? && f.top > start }
 
         # A highest force within the cycles is one of theirs: then the first loading is the one that counts.
         def start
-          last = @analysis.cycles&.last_sample
-          last && last < @analysis.peak_index ? last : 0
+          last = @cycles&.last_sample
+          last && last < @baseline.peak_index ? last : 0
         end
 
-        def stop = [first_event&.top, @analysis.peak_index].compact.min
+        def stop = [first_event&.top, @baseline.peak_index].compact.min
       end
     end
   end

@@ -17,22 +17,20 @@ module MildAnvil
           SUDDEN_SECONDS = 0.2
           # Stamps farther apart than this cannot tell sudden from progressive.
           COARSE_SECONDS = 0.1
-          # Unloading is smooth: no single step takes this share of the force it starts from.
-          LEAP_SHARE = 0.25
           # The rate of fall is taken over this time, or one sample; below this share of the steepest the fall has not
           # begun.
           RATE_SECONDS = 0.002
           STEEP_SHARE = 0.1
-          BACK_SIGMAS = 4 # of one reading of the travel; what is compared are means of several
 
           def self.find(analysis)
             net = analysis.clean
             peak = net[analysis.peak_index]
             gone = gone_index(analysis)
-            return [] if gone.nil?
+            return [] if gone.nil? || analysis.staircase? || analysis.steady?
 
-            start = start_of_fall(analysis, gone)
-            released?(analysis, start, gone) || carries_on?(analysis, gone) ? [] : [broken(analysis, start, peak)]
+            return [] if analysis.descents.any? { |one| one.cover?(gone) } || carries_on?(analysis, gone)
+
+            [broken(analysis, start_of_fall(analysis, gone), peak)]
           end
 
           # What goes on carrying between both limits until it is let go, or until the file ends, did not break.
@@ -43,7 +41,7 @@ module MildAnvil
             return analysis.time_axis.end_seconds - analysis.time_axis[gone] >= CARRIES_SECONDS if low.nil?
 
             high = (low - 1).downto(analysis.peak_index).find { |i| net[i] >= MIDDLE_SHARE * peak }
-            !high.nil? && high >= gone && released?(analysis, high, low)
+            !high.nil? && high >= gone && analysis.descents.any? { |one| one.cover?(low) }
           end
           private_class_method :carries_on?
 
@@ -104,26 +102,6 @@ module MildAnvil
             [seconds <= SUDDEN_SECONDS ? "sudden" : "progressive", seconds]
           end
 
-          def self.released?(analysis, start, gone)
-            net = analysis.clean
-            return false if gone - start < 4 || (start...gone).any? do |i|
-              net[i] - net[i + 1] > LEAP_SHARE * net[start]
-            end
-
-            back = went_back(analysis, start, gone)
-            back.nil? ? analysis.time_axis[gone] - analysis.time_axis[start] > 5 * SUDDEN_SECONDS : back
-          end
-          private_class_method :released?
-
-          # @return [Boolean, nil] whether the travel went back with the force; nil where its noise hides that
-          def self.went_back(analysis, start, gone)
-            way = analysis.travel or return
-            moved = way.around(gone) - way.around(start)
-            return if moved.abs < BACK_SIGMAS * way.sigma
-
-            moved.negative?
-          end
-          private_class_method :went_back
         end
       end
     end

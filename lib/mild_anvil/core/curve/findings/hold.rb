@@ -14,16 +14,7 @@ module MildAnvil
           BRIDGE_SECONDS = 0.25 # noise below the limit for less than this does not end a hold
 
           # @return [Array<Finding>]
-          def self.find(analysis)
-            found = plateaus(analysis)
-            found.map { |plateau| finding(analysis, plateau) }
-          end
-
-          # @return [Array<Plateaus::Plateau>] with rests where the recording is a staircase
-          def self.plateaus(analysis)
-            loaded = analysis.plateaus
-            analysis.staircase? ? Plateaus.new(analysis).all(at_rest: true) : loaded
-          end
+          def self.find(analysis) = analysis.holds.map { |held| finding(analysis, held) }
 
           def self.finding(analysis, plateau)
             first = start_of(analysis, plateau)

@@ -35,7 +35,7 @@ module MildAnvil
           end
           private_class_method :attempts
 
-          def self.rest?(analysis, sample) = analysis.clean[sample] <= Analysis::REST_SHARE * analysis.peak_newtons
+          def self.rest?(analysis, sample) = analysis.clean[sample] <= Segments::REST_SHARE * analysis.peak_newtons
           private_class_method :rest?
 
           # From the turning point of noise at rest back to where the force came to rest.
@@ -69,7 +69,7 @@ module MildAnvil
           # Where the travel stops going back: a soft toe goes on under next to no force. Of what is travelled until the
           # next loading, the readings that lie as far back as their noise tells apart.
           def self.set(analysis, from)
-            gate = [Analysis::REST_SHARE * analysis.peak_newtons, LEAVES_SIGMAS * analysis.noise_newtons].max
+            gate = [Segments::REST_SHARE * analysis.peak_newtons, LEAVES_SIGMAS * analysis.noise_newtons].max
             stop = PackedSearch.walk(analysis.packed, from, analysis.clean.size, high: gate)
             way = analysis.travel.values[from...[stop, from + 1].max]
             sorted = way.sort

@@ -15,7 +15,7 @@ module MildAnvil
             legs = legs(analysis)
             return [] if legs.empty?
 
-            analysis.of(Hold).reject { |f| f.force_newtons.abs < Plateaus::LEAST_LEVEL_SHARE * analysis.peak_newtons }.map { |hold| finding(analysis, hold, legs) }
+            analysis.of(Hold).reject { |f| f.force_newtons.abs < Holds::LEAST_LEVEL_SHARE * analysis.peak_newtons }.map { |hold| finding(analysis, hold, legs) }
           end
 
           # @return [Hash{String => Array<Float>}] net forces of the channels that carry a part

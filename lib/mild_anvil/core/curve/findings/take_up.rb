@@ -32,7 +32,7 @@ module MildAnvil
 
           # After an unloading that goes down to rest, if the rest lasts.
           def self.later(analysis)
-            rest = Analysis::REST_SHARE * analysis.peak_newtons
+            rest = Segments::REST_SHARE * analysis.peak_newtons
             analysis.falls.filter_map do |fall|
               next if fall.kind != :unloading || analysis.clean[fall.bottom] > rest || analysis.cycles&.cover?(fall.top)
 

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # Stage three: one cut of the recording into what the machine and the specimen did, that all findings read.
+      class Segments
+        REST_SHARE = 0.02 # of the peak: less is no load
+
+        # all: Array<Segment> in order; usual: Kinds::Beside, the usual loading; rates: Rates; falls: Array<Fall>;
+        # holds: Array<Holds::Held>; descents: Array<Descent>; cycles: Cycles::Group or nil; virgin_branch: VirginBranch; loading_start: the last
+        # sample without load before the peak
+        attr_reader :baseline, :all, :usual, :rates, :falls, :holds, :descents, :cycles, :virgin_branch,
+                    :loading_start
+
+        # @param baseline [Baseline]
+        def initialize(baseline)
+          @baseline = baseline
+          kinds = Kinds.new(Course.new(baseline).segments, baseline.peak_newtons)
+          @usual = kinds.usual.freeze
+          @all = kinds.call.freeze
+          find_events
+          find_holds
+          @loading_start = PackedSearch.walk(baseline.packed, baseline.peak_index, 0,
+                                             low: (REST_SHARE * baseline.peak_newtons).next_float)
+          freeze
+        end
+
+        # Up and down by steps that are held: a check of a cell, not a pull.
+        def staircase? = @staircase
+        def inspect = "#<#{self.class} #{all.size}>"
+
+        private
+
+        def find_events
+          @rates = Rates.new(baseline)
+          @falls = Falls.new(baseline, @rates).all.freeze
+          @cycles = Cycles.new(baseline).group
+          @descents = Descents.new(all, baseline).all.freeze
+          @virgin_branch = VirginBranch.new(baseline, @falls, @cycles)
+        end
+
+        def find_holds
+          holds = Holds.new(all, baseline, usual)
+          steps = outside_cycles(holds.all(after_falls: true))
+          @staircase = Staircase.found?(steps, falls, baseline.time_axis)
+          @holds = (@staircase ? Holds.new(all, baseline, usual, at_rest: true).all(after_falls: true) : outside_cycles(holds.all)).freeze
+        end
+
+        def outside_cycles(holds) = cycles ? holds.reject { |held| cycles.cover?(held.first) } : holds
+      end
+    end
+  end
+end
