@@ -78,10 +78,10 @@ module MildAnvil
         def packed_readings = signal.packed
 
         # @return [Float] newtons per second; what the whole rise makes if no stretch shows one
-        def loading_rate = segments.rates.force
+        def loading_rate = segments.usual.newtons_per_second
 
         # @return [Float] metres per second on the rising stretches
-        def travel_rate = segments.rates.travel
+        def travel_rate = segments.usual.metres_per_second || 0.0
       end
     end
   end

@@ -11,10 +11,15 @@ module MildAnvil
         FEWEST_SAMPLES = 5
         LEAST_SECONDS = 0.3
         LEAP_SHARE = 0.35 # of the drop in one step: no hand does that while others take part of it
-        BRIDGE_SHARE = 0.1 # of the time of the descent that may stand between two parts of it
+        # Of the travel that the force needed on its way up; and the noise of one reading above which that is seen.
+        BACK_SHARE = 0.1
+        SEEN_SIGMAS = 4
+        SIGMAS = 4
 
         # @param segments [Array<Segment>] with kinds; @param baseline [Baseline]
-        def initialize(segments, baseline)
+        # @param stiffness [Float] newtons per metre of the loading
+        def initialize(segments, baseline, stiffness)
+          @stiffness = stiffness
           @segments = segments
           @baseline = baseline
           @axis = baseline.time_axis
@@ -70,11 +75,15 @@ module MildAnvil
           one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS && !leap?(one)
         end
 
-        # @return [Boolean, nil] whether the travel went back with the force; nil where its noise hides that
+        # @return [Boolean, nil] whether the travel went back with the force as far as it must if nothing gave way; nil
+        #   where its noise would hide that
         def went_back?(one)
           way = @baseline.travel or return
-          moved = way.around(one.last) - way.around(one.first, 1)
-          moved.negative? if moved.abs > 4 * way.sigma && moved.abs > 0.0
+          moved = way.around(one.last) - way.around(one.first)
+          elastic = (one.from_newtons - one.to_newtons) / @stiffness
+          return moved < -BACK_SHARE * elastic if elastic > SEEN_SIGMAS * way.sigma
+
+          moved.negative? if moved.abs > SIGMAS * way.sigma
         end
 
         def leap?(one)

@@ -22,10 +22,10 @@ module MildAnvil
         SAG_SHARE = 0.03
         STANDS_SHARE = 0.2 # of the usual rate of travel
 
-        # @param baseline [Baseline]; @param rates [Rates]
-        def initialize(baseline, rates)
+        # @param baseline [Baseline]; @param usual [Pace] of the loading
+        def initialize(baseline, usual)
           @baseline = baseline
-          @rates = rates
+          @usual = usual
           @forces = baseline.clean
           @axis = baseline.time_axis
           @peak = baseline.peak_newtons
@@ -68,7 +68,7 @@ module MildAnvil
         def sudden?(fall) = fall.finish - fall.start <= SUDDEN_SAMPLES || fall.seconds <= SUDDEN_SECONDS
 
         # The shortening that belongs to this fall if nothing gave way.
-        def elastic(fall) = fall.drop / @rates.stiffness
+        def elastic(fall) = fall.drop / @usual.stiffness
 
         def unloading?(fall)
           if @baseline.travel && fall.slide.abs > 4 * @baseline.travel.sigma
@@ -76,7 +76,7 @@ module MildAnvil
           end
           return false if sudden?(fall) || leap?(fall)
 
-          fall.drop / fall.seconds <= FASTEST_UNLOADING * @rates.force
+          fall.drop / fall.seconds <= FASTEST_UNLOADING * @usual.newtons_per_second
         end
 
         def leap?(fall)
@@ -89,14 +89,14 @@ module MildAnvil
         def relaxation?(fall)
           return true if fall.drop_share < SAG_SHARE && fall.seconds > SUDDEN_SECONDS && stands?(fall)
           return false if fall.drop_share > 0.2 || fall.seconds < 1.0
-          return false if fall.drop / fall.seconds > RELAXING_RATE_SHARE * @rates.force
+          return false if fall.drop / fall.seconds > RELAXING_RATE_SHARE * @usual.newtons_per_second
 
           @baseline.travel.nil? || fall.slide < SLIDE_SHARE * elastic(fall)
         end
 
         def stands?(fall)
-          @baseline.travel && @rates.travel.positive? &&
-            fall.slide.abs < STANDS_SHARE * @rates.travel * fall.seconds
+          @baseline.travel && (@usual.metres_per_second || 0.0).positive? &&
+            fall.slide.abs < STANDS_SHARE * (@usual.metres_per_second || 0.0) * fall.seconds
         end
 
         def slid?(fall) = @baseline.travel && fall.slide > SLIDE_SHARE * elastic(fall)

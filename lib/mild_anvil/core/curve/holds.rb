@@ -25,7 +25,7 @@ module MildAnvil
 
         # @param segments [Array<Segment>] with kinds
         # @param baseline [Baseline]
-        # @param usual [Kinds::Beside]
+        # @param usual [Pace]
         # @param at_rest [Boolean] count stretches without load, too
         def initialize(segments, baseline, usual, at_rest: false)
           @segments = segments

@@ -23,8 +23,6 @@ module MildAnvil
         # Without a travel: unloading is no faster than so many times the loading.
         FASTEST_UNLOADING = 25.0
 
-        Beside = Struct.new(:newtons_per_second, :metres_per_second)
-
         # @param segments [Array<Segment>]; @param peak [Float] newtons
         def initialize(segments, peak)
           @segments = segments
@@ -40,10 +38,10 @@ module MildAnvil
         end
 
         # The middle of the rising stretches, each counted by how far it rose.
-        # @return [Beside]
+        # @return [Pace]
         def usual
           rising = @segments.select { |s| s.change_newtons > [DRIVEN_SHARE * @peak, SIGMAS * s.noise_newtons].max }
-          Beside.new(weighted(rising, &:newtons_per_second), weighted(rising) { |s| s.metres_per_second&.abs })
+          Pace.new(weighted(rising, &:newtons_per_second), weighted(rising) { |s| s.metres_per_second&.abs })
         end
 
         private
@@ -83,7 +81,7 @@ module MildAnvil
           near = near(index) { |k| @driven[k] } if near.empty?
           return @usual if near.empty?
 
-          Beside.new(near.map { |s| s.newtons_per_second.abs }.max, near.filter_map { |s| s.metres_per_second&.abs }.max)
+          Pace.new(near.map { |s| s.newtons_per_second.abs }.max, near.filter_map { |s| s.metres_per_second&.abs }.max)
         end
 
         def near(index, &)

@@ -8,6 +8,7 @@ module MildAnvil
       class Rest
         GATE_SHARE = 0.02 # of the way to the peak
         GATE_SIGMAS = 6
+        LEAVES_SIGMAS = 3 # two readings in a row
         FEWEST = 5
         SURE = 30 # readings that are flat within their noise alone are rest wherever they lie
         LOOK_SHARE = 0.005
@@ -36,7 +37,7 @@ module MildAnvil
         # @return [Quiet, nil] before the load
         def before
           level = Rest.first_level(@forces)
-          leaves = leaving(level + (GATE_SHARE * (@forces[@peak] - level)))
+          leaves = leaving(level + [GATE_SHARE * (@forces[@peak] - level), LEAVES_SIGMAS * @noise].max)
           leaves -= 1 while leaves.positive? && @forces[leaves] > level
           found = flat(0, leaves)
           # A few readings at a level that is left downwards later are the foot of a loading, not rest.

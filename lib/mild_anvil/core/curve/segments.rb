@@ -7,17 +7,17 @@ module MildAnvil
       class Segments
         REST_SHARE = 0.02 # of the peak: less is no load
 
-        # all: Array<Segment> in order; usual: Kinds::Beside, the usual loading; rates: Rates; falls: Array<Fall>;
+        # all: Array<Segment> in order; usual: Pace of the loading; falls: Array<Fall>;
         # holds: Array<Holds::Held>; descents: Array<Descent>; cycles: Cycles::Group or nil; virgin_branch: VirginBranch; loading_start: the last
         # sample without load before the peak
-        attr_reader :baseline, :all, :usual, :rates, :falls, :holds, :descents, :cycles, :virgin_branch,
+        attr_reader :baseline, :all, :usual, :falls, :holds, :descents, :cycles, :virgin_branch,
                     :loading_start
 
         # @param baseline [Baseline]
         def initialize(baseline)
           @baseline = baseline
           kinds = Kinds.new(Course.new(baseline).segments, baseline.peak_newtons)
-          @usual = kinds.usual.freeze
+          @usual = Pace.new(kinds.usual.newtons_per_second || overall, kinds.usual.metres_per_second).freeze
           @all = kinds.call.freeze
           find_events
           find_holds
@@ -32,11 +32,16 @@ module MildAnvil
 
         private
 
+        # What the whole rise makes of it, where no stretch shows a rate.
+        def overall
+          seconds = baseline.time_axis[baseline.peak_index] - baseline.time_axis[0]
+          seconds.positive? ? baseline.peak_newtons / seconds : Float::INFINITY
+        end
+
         def find_events
-          @rates = Rates.new(baseline)
-          @falls = Falls.new(baseline, @rates).all.freeze
+          @falls = Falls.new(baseline, usual).all.freeze
           @cycles = Cycles.new(baseline).group
-          @descents = Descents.new(all, baseline).all.freeze
+          @descents = Descents.new(all, baseline, usual.stiffness).all.freeze
           @virgin_branch = VirginBranch.new(baseline, @falls, @cycles)
         end
 

@@ -8,7 +8,6 @@ module MildAnvil
         module Loop
           POSITION = 76
           BACK_SIGMAS = 4
-          LEAVES_SIGMAS = 8 # above which the next loading has begun
           BACK_SHARE = 0.002 # of the whole way
 
           # @return [Array<Finding>] one for each cycle that is shown, and for each pull that was taken off again
@@ -16,7 +15,9 @@ module MildAnvil
             return [] if analysis.travel.nil? || analysis.recording.main.role == "torque"
 
             spans = analysis.cycles ? cycles(analysis) : attempts(analysis)
-            spans.map { |start, top, finish| finding(analysis, start, top, finish) }
+            spans.each_with_index.map do |(start, top, finish), k|
+              finding(analysis, start, top, finish, spans[k + 1]&.at(1) || (analysis.clean.size - 1))
+            end
           end
 
           def self.cycles(analysis)
@@ -26,11 +27,17 @@ module MildAnvil
           end
           private_class_method :cycles
 
+          # Each time the load was taken off to rest, from where it came on; from the first sample where the recording
+          # starts under load.
           def self.attempts(analysis)
             starts = analysis.of(TakeUp).map { |f| f.extra[:sample] }
-            analysis.falls.select { |f| f.kind == :unloading && rest?(analysis, f.bottom) }.filter_map do |fall|
-              later = starts.bsearch_index { |start| start > fall.top } || starts.size
-              [starts[later - 1], fall.top, settled(analysis, fall.bottom)] if later.positive?
+            analysis.of(Release).map { |f| f.extra[:sample] }.filter_map do |sample|
+              descent = analysis.descents.find { |one| one.first == sample }
+              next unless rest?(analysis, descent.last)
+
+              start = starts.reverse.find { |at| at < sample } || 0
+              top = (start..sample).max_by { |i| analysis.clean[i] }
+              [start, top, settled(analysis, descent.last)]
             end
           end
           private_class_method :attempts
@@ -47,31 +54,45 @@ module MildAnvil
           end
           private_class_method :settled
 
-          def self.finding(analysis, start, top, finish)
-            into = Energy.path(analysis, start, top)
-            back = -Energy.path(analysis, top, finish)
+          def self.finding(analysis, start, top, finish, stop)
+            whole = start.positive? || analysis.quiet
             Finding.new(kind: :loop, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[finish],
                         force_newtons: analysis.clean[top],
-                        because: "from rest up and down to rest again",
-                        extra: { highest_minus_settled_newtons: settling(analysis, top), loop_joules: into - back,
-                                 into_joules: into, back_joules: back,
-                                 loss_share: into.positive? ? (into - back) / into : nil,
-                                 set_metres: set(analysis, finish) - origin(analysis),
-                                 end_displacement_metres: set(analysis, finish) - analysis.travel.around(0),
-                                 highest_displacement_metres: analysis.travel.around(top, 1) - origin(analysis) })
+                        because: whole ? "from rest up and down to rest again" : "down to rest; the recording starts under load",
+                        extra: { highest_minus_settled_newtons: settling(analysis, top),
+                                 **(whole ? work(analysis, start, top, finish) : UNKNOWN), **way(analysis, top, set(analysis, finish, stop), whole) })
           end
           private_class_method :finding
+
+          UNKNOWN = { loop_joules: nil, into_joules: nil, back_joules: nil, loss_share: nil }.freeze
+          private_constant :UNKNOWN
+
+          def self.work(analysis, start, top, finish)
+            into = Energy.path(analysis, start, top)
+            back = -Energy.path(analysis, top, finish)
+            { loop_joules: into - back, into_joules: into, back_joules: back,
+              loss_share: into.positive? ? (into - back) / into : nil }
+          end
+          private_class_method :work
+
+          # Where the recording starts under load, nothing says where the travel was without it: the set is unknown.
+          def self.way(analysis, top, set, whole)
+            highest = analysis.travel.around(top, 1)
+            origin = whole ? origin(analysis) : analysis.travel.around(0)
+            { set_metres: whole ? set - origin : nil,
+              end_displacement_metres: set - analysis.travel.around(0),
+              highest_displacement_metres: highest - origin }
+          end
+          private_class_method :way
 
           # The displacement at which the load first came on; slack before it is no set.
           def self.origin(analysis) = analysis.travel[analysis.quiet&.last || 0]
           private_class_method :origin
 
           # Where the travel stops going back: a soft toe goes on under next to no force. Of what is travelled until the
-          # next loading, the readings that lie as far back as their noise tells apart.
-          def self.set(analysis, from)
-            gate = [Segments::REST_SHARE * analysis.peak_newtons, LEAVES_SIGMAS * analysis.noise_newtons].max
-            stop = PackedSearch.walk(analysis.packed, from, analysis.clean.size, high: gate)
-            way = analysis.travel.values[from...[stop, from + 1].max]
+          # next highest force, the readings that lie as far back as their noise tells apart.
+          def self.set(analysis, from, stop)
+            way = analysis.travel.values[from..[stop, from].max]
             sorted = way.sort
             least = sorted[sorted.size / 50]
             slack = [BACK_SIGMAS * analysis.travel.sigma, BACK_SHARE * (analysis.travel.values.max - least)].max

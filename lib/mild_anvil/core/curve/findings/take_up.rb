@@ -10,12 +10,16 @@ module MildAnvil
           POSITION = 20
           LEAST_REST_SECONDS = 2.0
 
-          # @return [Array<Finding>] none when the recording starts under load
+          # @return [Array<Finding>] not the first when the recording starts under load
           def self.find(analysis)
-            quiet = analysis.quiet or return []
-            first = leaving(analysis, quiet.last, analysis.peak_index, Analysis::REST_SIGMAS * quiet.sigma)
-            [first, *later(analysis)].compact.map { |index| finding(analysis, index) }
+            [first(analysis), *later(analysis)].compact.map { |index| finding(analysis, index) }
           end
+
+          def self.first(analysis)
+            quiet = analysis.quiet or return
+            leaving(analysis, quiet.last, analysis.peak_index, Analysis::REST_SIGMAS * quiet.sigma)
+          end
+          private_class_method :first
 
           def self.finding(analysis, index)
             Finding.new(kind: :take_up, at_seconds: analysis.time_axis[index], force_newtons: analysis.net[index],
