@@ -45,8 +45,9 @@ module MildAnvil
           unit_text = unit_stated(index, unit_field, unit_text)
           chosen = @choices[index] || {}
           unit = @units.find(chosen[:unit] || unit_text)
+          unit ||= @preamble.unit(nil, name) unless chosen[:role]
           role = chosen[:role] || role_of(name, unit, index)
-          unit = @preamble.unit(role) unless unit && (chosen[:unit] || fits?(role, unit))
+          unit = @preamble.unit(role, name) unless unit && (chosen[:unit] || fits?(role, unit))
           Column.new(index: index, header: name, role: role, unit: unit, unit_text: unit_text,
                      sign: chosen[:sign] || nil,
                      main: chosen[:main], because: because(name, unit, role, chosen),

@@ -109,9 +109,10 @@ module MildAnvil
           return NumberStyle.new(decimal_mark: decimal_mark, units_inside: units_inside) if decimal_mark
 
           fields = cut.flatten.first(PROBE_LINES * 8) + spread.flat_map { |line| cut(line, delimiter) }
-          return NumberStyle.of(fields) unless units_inside
+          usual = delimiter == ";" ? "," : "." # where nothing shows the mark
+          return NumberStyle.of(fields, usual: usual) unless units_inside
 
-          NumberStyle.of(fields.map { |field| NumberStyle.bare(field) }).with_units_inside
+          NumberStyle.of(fields.map { |field| NumberStyle.bare(field) }, usual: usual).with_units_inside
         end
         private_class_method :style_of
 
@@ -152,7 +153,7 @@ module MildAnvil
 
         def self.headerlike?(fields, count, delimiter)
           words = fields.count { |f| f.match?(/[[:alpha:]]/) }
-          sized = delimiter == " " ? fields.size >= count : (fields.size - count).abs <= 1
+          sized = delimiter == " " ? fields.size >= count : (fields.size - count).abs <= 1 && (fields.size > 1 || count == 1)
           sized && words >= [1, count / 2].max
         end
         private_class_method :headerlike?

@@ -10,6 +10,8 @@ module MildAnvil
         # Digits in groups of three: a thousands mark wherever a point has been seen to be the decimal mark.
         GROUPED = /\A[+-]?\d{1,3}(?:,\d{3})+(?:\.\d*)?\z/
         # No cell, clock or counter says more; what follows from such numbers is still finite.
+        CLOCK_COMMA = /\d:\d\d,\d+\z/
+        CLOCK_POINT = /\d:\d\d\.\d+\z/
         LARGEST = 1.0e20
         MINUS = "\u2212" # a typographic minus
         SPACES = " \u00A0\u202F'"
@@ -61,8 +63,9 @@ module MildAnvil
         # A comma is a decimal mark unless every comma stands before exactly three digits and plain numbers of up to
         # three digits, or a point behind it, show it to be a thousands mark.
         # @param fields [Array<String>]
+        # @param usual [String] the decimal mark where nothing shows one
         # @return [NumberStyle]
-        def self.of(fields)
+        def self.of(fields, usual: ".")
           digits = fields.grep(/\A\s*[+-]?[\d.,'\u00A0\u202F ]*\d[\d.,'\u00A0\u202F ]*(?:[eE][+-]?\d+)?\s*\z/)
           commas = digits.select { |f| f.include?(",") }
           return new(decimal_mark: ".", thousands: ",") if commas.any? { |f| f.match?(/\d,\d{3}\b.*\.\d/) }
@@ -70,9 +73,18 @@ module MildAnvil
 
           spaced = digits.any? { |f| f.match?(/\A\s*[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
           return of_commas(digits, commas, spaced) if commas.any?
+          return new(decimal_mark: unseen(fields, usual), thousands: spaced) if digits.none? { |f| f.include?(".") }
 
-          new(decimal_mark: ".", thousands: spaced, point_seen: digits.any? { |f| f.include?(".") })
+          new(decimal_mark: ".", thousands: spaced, point_seen: true)
         end
+
+        # Whole numbers only: the clock's fraction may show it.
+        def self.unseen(fields, usual)
+          return "," if fields.any? { |f| CLOCK_COMMA.match?(f) }
+
+          fields.any? { |f| CLOCK_POINT.match?(f) } ? "." : usual
+        end
+        private_class_method :unseen
 
         # Only commas are there to tell by.
         def self.of_commas(digits, commas, spaced)

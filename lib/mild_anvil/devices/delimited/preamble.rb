@@ -6,14 +6,15 @@ module MildAnvil
       # Facts that stand above the table: a sampling rate or interval, and units.
       class Preamble
         RATE = %r{(\d+(?:[.,]\d+)?)\s*(k?Hz|k?S/s|samples?\s*(?:/|per)\s*s)}i
-        INTERVAL_WORDS = "interval|intervall|intervalle|intervalo|period|periode|dt|delta t|step|schrittweite"
-        INTERVAL = /(?:#{INTERVAL_WORDS})\D{0,12}?(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
+        INTERVAL_WORDS = /interv|interw|perio|\bdt\b|delta t|\bstep\b|schritt|takt|tastzeit|cadence|pas de temps/i
+        INTERVAL = /(?:#{INTERVAL_WORDS})[^\d=:\n]{0,40}[^\d]{0,12}(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
         # "Load applied: 27.03.2031 21:19:45", in the languages of the vocabulary.
         LOADED = /load|last|charge|carga|carico|kraft|obciąż|belast/
         APPLIED = %r{\A[^\d]*(?:#{LOADED})[^\d:=]*(?:appl|aufgebr|aplic|appliqu|påförd|przył|aangebr|zawiesz)[^\d]*
                    (\d{1,4}[-./]\d{1,2}[-./]\d{1,4}[t\ ]\d.*)\z}x
         SECONDS = { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6, "s" => 1.0 }.freeze
         INTERVALS = (1.0e-9..1.0e7) # seconds from one reading to the next
+        UNIT_WORD = /\b(?:units?|einheit|unité|unidade?|unidad|unità|eenheid|enhet|jednostka|yksikkö)\b/i
         PAIR = /\A(.+?)\s*[:=\t]\s*\[?(\S+?)\]?\z/
 
         def initialize(lines, units)
@@ -27,15 +28,14 @@ module MildAnvil
           found if found && INTERVALS.cover?(found)
         end
 
-        # @return [Core::Quantity::Unit, nil] the unit stated for a role, such as "Force unit: kN"
-        def unit(role)
-          @lines.filter_map { |line| PAIR.match(line) }.each do |match|
-            unit = @units.find(match[2])
-            return unit if unit && unit.quantity == role && Vocabulary.role(match[1].sub(
-                                                                              /\bunits?\b|\beinheit\b|\bunité\b/i, ""
-                                                                            )) == role
-          end
-          nil
+        # @param role [String]; @param header [String] of the column
+        # @return [Core::Quantity::Unit, nil] the unit stated for the column itself, such as "Unit of Load cell: kN", or
+        #   else for its role, such as "Force unit: kN"
+        def unit(role, header = "")
+          named = stated_units.find { |words, _| header != "" && words.end_with?(header.downcase) }
+          return named.last if named && (role.nil? || role == "other" || named.last.quantity == role)
+
+          stated_units.find { |words, unit| unit.quantity == role && Vocabulary.role(words.sub(UNIT_WORD, "")) == role }&.last
         end
 
         # @return [Float, nil] when the load was applied, by the clock of the stamps
@@ -49,6 +49,14 @@ module MildAnvil
         end
 
         private
+
+        # Words and the unit that stands behind them.
+        def stated_units
+          @stated_units ||= @lines.filter_map { |line| PAIR.match(line) }.filter_map do |match|
+            unit = @units.find(match[2])
+            [match[1].strip.downcase, unit] if unit
+          end
+        end
 
         # A rate of nothing is an infinite interval: not stated.
         def stated_rate

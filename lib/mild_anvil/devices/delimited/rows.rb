@@ -102,10 +102,16 @@ module MildAnvil
         def row(text, line)
           fields = @layout.fields(text)
           values = fields.each_with_index.map { |field, i| value(field, i) }
-          return skip(text, line, fields) if fields.size != @layout.field_count || values.all?(&:nil?)
+          return skip(text, line, fields) if fields.size != @layout.field_count || values.all?(&:nil?) || remark?(fields)
 
           note_cells(fields, values, line) if values.include?(nil)
           values.each_with_index { |v, i| @columns[i] << [v ? v * @scales[i] : MISSING].pack("E") }
+        end
+
+        # As many words as readings.
+        def remark?(fields)
+          words = fields.count { |f| f.match?(/[[:alpha:]]{2}/) && !Layout::NO_VALUE.match?(f) && !@layout.style.number?(f) }
+          words.positive? && words >= fields.size / 2.0
         end
 
         def value(field, index)

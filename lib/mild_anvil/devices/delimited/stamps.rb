@@ -73,6 +73,8 @@ module MildAnvil
 
         # Years first, or days first, or months first where the day shows it; a zone is honoured.
         def stamp(text)
+          return unless STAMP.match?(text) || DATE.match?(text) # a word would be taken for today
+
           date, rest = text.split(/[T ]/, 2)
           rest ||= "00:00" # midnight, which spreadsheets leave away
           parts = date.split(%r{[-./]})

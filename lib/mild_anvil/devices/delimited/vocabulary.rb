@@ -25,7 +25,7 @@ module MildAnvil
         STEMS = {
           "other" => /batter|bater|akku|batteri|voltage|versorgung|supply/,
           "torque" => /drehmoment|vridmoment|anzugsmoment|torsi/,
-          "force" => /kraft|kracht|zell|cell\z|cella\z|belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/,
+          "force" => /kraft|kracht|zell|cell\z|cella\z|célul|celul|trazion|trakcj|tracci|traçã|traction|vetovoim|belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/,
           "displacement" => /verschieb|längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|
                              desloc|desplaz|spost|verplaats|kolbenweg|slaglängd|wydłuż|przemieszcz|droga/x,
           "time" => /zeit\z|tijd\z|\Atid|tempo|temps|tiempo|czas/,
