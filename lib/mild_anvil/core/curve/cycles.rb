@@ -12,6 +12,7 @@ module MildAnvil
         FOOT_SHARE = 0.002 # of the peak
         # A long hold at the top makes it an attempt, not a cycle: time above the middle of the amplitude, as a share.
         MOST_TOP_SHARE = 0.85
+        HELD_SHARE = 0.15 # of the cycle: a sine is as flat as a hold for half of that
 
         # n: from 1; start, top, bottom: samples
         Cycle = Struct.new(:number, :start, :top, :bottom, keyword_init: true)
@@ -22,7 +23,9 @@ module MildAnvil
           def cover?(sample) = sample >= first_sample && sample < last_sample
         end
 
-        def initialize(baseline)
+        # @param baseline [Baseline]; @param holds [Array<Holds::Held>]
+        def initialize(baseline, holds)
+          @holds = holds
           @baseline = baseline
           @forces = baseline.clean
         end
@@ -43,8 +46,15 @@ module MildAnvil
           triples = turns.each_cons(3).select do |a, b, c|
             a.last == -1 && b.last == 1 && c.last == -1
           end.map { |triple| triple.map(&:first) }
-          triples = triples.select { |start, top, bottom| unloaded?(top, bottom) && pointed?(start, top, bottom) }
+          triples = triples.select { |start, top, bottom| unloaded?(top, bottom) && pointed?(start, top, bottom) && !held?(start, top, bottom) }
           triples.slice_when { |one, other| one.last != other.first || !alike?(one, other) }.to_a
+        end
+
+        # Somebody waited at the top: that is an attempt.
+        def held?(start, top, bottom)
+          @holds.any? do |held|
+            held.first <= bottom && held.last >= top && held.last - held.first >= HELD_SHARE * (bottom - start) && held.first >= start
+          end
         end
 
         # A rest at the bottom belongs to no cycle: the foot is the sample nearest to the top that is still at the

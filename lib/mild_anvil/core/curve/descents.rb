@@ -53,8 +53,11 @@ module MildAnvil
 
         def descent(from, to)
           first = @segments[from].first
-          Descent.new(first: top(from, first), last: @segments[to].last,
-                      from_newtons: @segments[from].from_newtons, to_newtons: @segments[to].to_newtons).freeze
+          behind = @segments[to + 1]
+          rest = behind if behind&.kind == :rest
+          Descent.new(first: top(from, first), last: rest ? rest.first : @segments[to].last,
+                      from_newtons: @segments[from].from_newtons, to_newtons: (rest || @segments[to]).to_newtons,
+                      to_rest: !rest.nil? || @segments[to].kind == :rest).freeze
         end
 
         # Where the line of the first stretch leaves that of the one before.

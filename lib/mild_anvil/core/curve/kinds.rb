@@ -63,7 +63,7 @@ module MildAnvil
 
           beside = beside(index)
           return :standing if standing?(segment, beside)
-          return :sliding if quiet?(segment, beside, STANDING_SHARE)
+          return :sliding if level?(segment) && quiet?(segment, beside, STANDING_SHARE)
           return :loading if segment.change_newtons.positive?
 
           unloading?(segment) ? :unloading : :falling

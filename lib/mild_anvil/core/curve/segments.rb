@@ -21,6 +21,7 @@ module MildAnvil
           @all = kinds.call.freeze
           find_events
           find_holds
+          @virgin_branch = VirginBranch.new(baseline, falls, cycles)
           @loading_start = PackedSearch.walk(baseline.packed, baseline.peak_index, 0,
                                              low: (REST_SHARE * baseline.peak_newtons).next_float)
           freeze
@@ -40,14 +41,14 @@ module MildAnvil
 
         def find_events
           @falls = Falls.new(baseline, usual).all.freeze
-          @cycles = Cycles.new(baseline).group
           @descents = Descents.new(all, baseline, usual.stiffness).all.freeze
-          @virgin_branch = VirginBranch.new(baseline, @falls, @cycles)
         end
 
         def find_holds
           holds = Holds.new(all, baseline, usual)
-          steps = outside_cycles(holds.all(after_falls: true))
+          steps = holds.all(after_falls: true)
+          @cycles = Cycles.new(baseline, steps).group
+          steps = outside_cycles(steps)
           @staircase = Staircase.found?(steps, falls, baseline.time_axis)
           @holds = (@staircase ? Holds.new(all, baseline, usual, at_rest: true).all(after_falls: true) : outside_cycles(holds.all)).freeze
         end

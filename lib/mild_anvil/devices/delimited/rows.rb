@@ -102,16 +102,17 @@ module MildAnvil
         def row(text, line)
           fields = @layout.fields(text)
           values = fields.each_with_index.map { |field, i| value(field, i) }
-          return skip(text, line, fields) if fields.size != @layout.field_count || values.all?(&:nil?) || remark?(fields)
+          return skip(text, line, fields) if fields.size != @layout.field_count || values.all?(&:nil?) || remark?(fields, values)
 
           note_cells(fields, values, line) if values.include?(nil)
           values.each_with_index { |v, i| @columns[i] << [v ? v * @scales[i] : MISSING].pack("E") }
         end
 
-        # As many words as readings.
-        def remark?(fields)
+        # More words than readings; as many, where one of them stands for the time.
+        def remark?(fields, values)
           words = fields.count { |f| f.match?(/[[:alpha:]]{2}/) && !Layout::NO_VALUE.match?(f) && !@layout.style.number?(f) }
-          words.positive? && words >= fields.size / 2.0
+          timeless = @forms.each_with_index.any? { |form, i| form && values[i].nil? }
+          words > fields.size / 2.0 || (timeless && words.positive? && words >= fields.size / 2.0)
         end
 
         def value(field, index)

@@ -33,8 +33,8 @@ module MildAnvil
         }.freeze
         # Words that tell the main force from the others beside it.
         MAIN = %w[main total sum gesamt haupt principal principale load force kraft].freeze
-        WHOLE = /gesamt|total|haupt|huvud|hoofd|main|princip|główn|summe/
-        SIDE = /\b(?:leg|strang|brin|bein|been|ben|gamba|pierna|perna|noga)\b/ # one of several that share the load
+        WHOLE = /gesamt|total|całkow|yhteis|samlad|haupt|huvud|hoofd|main|princip|główn|summe/
+        SIDE = /\b(?:leg|strang|brin|bein|been|ben|gamba|pierna|perna|noga|ramal|cięgno|odnoga|hanka|lina)\b/ # one of several that share the load
         CONTROL = /kontroll|control|check|zweit|second|andra|tweede|drug|référ|refer|vergleich|auxil/
         PART = /\A(?:leg|ch|channel|kanal|voie|canal|cell|strang|brin|bein|side|part)\b/i
 
@@ -43,12 +43,16 @@ module MildAnvil
         # @param header [String]
         # @return [String, nil] role
         def role(header)
-          words = header.to_s.downcase.scan(/[[:alpha:]]+/)
+          words = words_of(header)
           leading = WORDS.find { |_, known| known.include?(words.first) }&.first
           return "other" if [nil, "force"].include?(leading) && stem?(words, STEMS["other"])
 
           leading || inside(words) || STEMS.find { |_, stem| stem?(words, stem) }&.first
         end
+
+        # Compounds in one word are parted at their capitals.
+        def words_of(header) = header.to_s.gsub(/(?<=[[:lower:]])(?=[[:upper:]])/, " ").downcase.scan(/[[:alpha:]]+/)
+        private_class_method :words_of
 
         def inside(words) = WORDS.find { |_, known| words.intersect?(known.reject { |w| w.size < 3 }) }&.first
         private_class_method :inside

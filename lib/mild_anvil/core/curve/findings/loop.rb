@@ -33,7 +33,7 @@ module MildAnvil
             starts = analysis.of(TakeUp).map { |f| f.extra[:sample] }
             analysis.of(Release).map { |f| f.extra[:sample] }.filter_map do |sample|
               descent = analysis.descents.find { |one| one.first == sample }
-              next unless rest?(analysis, descent.last)
+              next unless descent.to_rest
 
               start = starts.reverse.find { |at| at < sample } || 0
               top = (start..sample).max_by { |i| analysis.clean[i] }
@@ -41,9 +41,6 @@ module MildAnvil
             end
           end
           private_class_method :attempts
-
-          def self.rest?(analysis, sample) = analysis.clean[sample] <= Segments::REST_SHARE * analysis.peak_newtons
-          private_class_method :rest?
 
           # From the turning point of noise at rest back to where the force came to rest.
           def self.settled(analysis, bottom)
