@@ -12,8 +12,7 @@ module MildAnvil
         # A fall within so many samples, or within so short a time, is sudden.
         SUDDEN_SAMPLES = 3
         SUDDEN_SECONDS = 0.06
-        # Unloading by hand or machine: no faster than so many times the usual loading, and no step takes so much of it.
-        FASTEST_UNLOADING = 25.0
+        # Unloading by hand or machine: no step takes so much of it.
         LEAP_SHARE = 0.35
         # Of the elastic shortening that belongs to the fall, this much is enough to show a reversal, or a slide.
         REVERSAL_SHARE = 0.08
@@ -22,8 +21,12 @@ module MildAnvil
         SAG_SHARE = 0.03
         STANDS_SHARE = 0.2 # of the usual rate of travel
 
-        # @param baseline [Baseline]; @param usual [Pace] of the loading
-        def initialize(baseline, usual)
+        # @param baseline [Baseline]; @param usual [Pace] of the loading; @param taken_off [Array<Range>] samples over
+        #   which a load was taken off, by descents and cycles; @param swings [Array<Range>] over which it swung about a
+        #   level
+        def initialize(baseline, usual, taken_off, swings)
+          @swings = swings
+          @taken_off = taken_off
           @baseline = baseline
           @usual = usual
           @forces = baseline.clean
@@ -59,10 +62,15 @@ module MildAnvil
         end
 
         def kind(fall)
-          return :relaxation if relaxation?(fall)
+          return :relaxation if relaxation?(fall) || swings?(fall)
           return :unloading if unloading?(fall)
 
           sudden?(fall) || !slid?(fall) ? :failure : :sliding
+        end
+
+        # Down, and up again, about a level that was then held.
+        def swings?(fall)
+          fall.drop_share <= 2 * Holds::SWING_SHARE && @swings.any? { |range| range.cover?(fall.top) && range.cover?(fall.bottom) }
         end
 
         def sudden?(fall) = fall.finish - fall.start <= SUDDEN_SAMPLES || fall.seconds <= SUDDEN_SECONDS
@@ -74,9 +82,8 @@ module MildAnvil
           if @baseline.travel && fall.slide.abs > 4 * @baseline.travel.sigma
             return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall)
           end
-          return false if sudden?(fall) || leap?(fall)
 
-          fall.drop / fall.seconds <= FASTEST_UNLOADING * @usual.newtons_per_second
+          @taken_off.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
         end
 
         def leap?(fall)

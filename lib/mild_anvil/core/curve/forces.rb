@@ -6,6 +6,7 @@ module MildAnvil
       # The forces beside the main one: net of their own zero, in the sense of loading.
       module Forces
         LOADED_SHARE = 0.2
+        MOVES_SHARE = 0.02
 
         module_function
 
@@ -34,11 +35,18 @@ module MildAnvil
           rest = channel.samples[0..last].reject(&:nan?).sort
           zero = rest.empty? ? 0.0 : rest[rest.size / 2]
           raw = channel.samples.map { |v| v - zero }
-          raw[analysis.peak_index].negative? ? raw.map(&:-@) : raw
+          under_load(analysis, raw).negative? ? raw.map(&:-@) : raw
         end
         private_class_method :net
 
-        def moves?(analysis, forces) = forces[analysis.peak_index].abs > 0.02 * analysis.peak_newtons
+        # @return [Float] the reading nearest to the peak; cells may be blank there
+        def under_load(analysis, forces)
+          top = analysis.peak_index
+          forces[top..].find { |v| !v.nan? } || forces[0..top].reverse.find { |v| !v.nan? } || 0.0
+        end
+        private_class_method :under_load
+
+        def moves?(analysis, forces) = under_load(analysis, forces).abs > MOVES_SHARE * analysis.peak_newtons
         private_class_method :moves?
       end
     end

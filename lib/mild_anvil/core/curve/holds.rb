@@ -35,6 +35,16 @@ module MildAnvil
           @at_rest = at_rest
         end
 
+        # @return [Array<Range>] samples over which a mass, or a frame that had stopped, swung about its level
+        def swings(holds)
+          holds.map do |held|
+            at = @segments.index(held.segments.first)
+            from = at
+            from -= 1 while from.positive? && swing?(@segments[from - 1], held.level)
+            (@segments[from].first..held.last)
+          end
+        end
+
         # @param after_falls [Boolean] also where a fall led to it and no travel says that the machine stood
         # @return [Array<Held>] in order
         def all(after_falls: false)
@@ -111,11 +121,18 @@ module MildAnvil
           gone_on >= [EVIDENCE_SHARE * @baseline.peak_newtons, SIGMAS * held.segments.first.noise_newtons].max
         end
 
-        # Without a travel a force that stays after a fall may be one that slides on.
+        # Without a travel a force that stays after a fall may be one that slides on. What swung before it came to rest
+        # is passed over.
         def driven_to?(held)
-          at = @segments.index(held.segments.first)
-          before = at.positive? ? @segments[at - 1] : nil
-          before.nil? || %i[rest standing].include?(before.kind) || before.change_newtons.positive?
+          before = @segments[0...@segments.index(held.segments.first)].reverse.find { |s| !swing?(s, held.level) }
+          return true if before.nil? || %i[rest standing].include?(before.kind)
+
+          before.change_newtons.positive? &&
+            before.to_newtons <= held.level + [APART_SHARE * held.level.abs, SIGMAS * before.noise_newtons].max
+        end
+
+        def swing?(segment, level)
+          [segment.from_newtons, segment.to_newtons].all? { |force| (force - level).abs <= SWING_SHARE * level.abs }
         end
 
         def median(from, to)

@@ -18,6 +18,8 @@ module MildAnvil
         FLAT_SIGMAS = 4
         FLAT_SHARE = 0.003
         SHRINKS_TO = 0.7
+        LATER_SHARE = 0.1 # of the way to the peak: how fast the load came on is told from that
+        SEEN_TIMES = 2
         LOW_SHARE = 0.03 # of the range above the lowest forces: where a rest after the load may lie
         DOWN_SHARE = 0.3
         MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
@@ -41,7 +43,7 @@ module MildAnvil
           leaves -= 1 while leaves.positive? && @forces[leaves] > level
           found = flat(0, leaves)
           # A few readings at a level that is left downwards later are the foot of a loading, not rest.
-          found if found && (low?(found.level) || sure?(found))
+          found if found && seen?(found) && (low?(found.level) || sure?(found))
         end
 
         # @return [Quiet, nil] after it: down to where the forces of the recording are lowest, and flat until its end
@@ -98,15 +100,24 @@ module MildAnvil
           nil
         end
 
+        # Had the load come on as fast as it did later, these readings would not have been flat.
+        def seen?(quiet)
+          rise = @forces[@peak] - quiet.level
+          later = PackedSearch.walk(@packed, quiet.last, @peak, high: quiet.level + (LATER_SHARE * rise))
+          count = quiet.last - quiet.first + 1
+          LATER_SHARE * rise * count / [later - quiet.last, 1].max >= SEEN_TIMES * allowed(count / 3, 0.0)
+        end
+
         def sure?(quiet) = quiet.last + 1 >= SURE && flat?(quiet.first, quiet.last, share: 0.0)
 
         def flat?(first, last, share: FLAT_SHARE)
           third = [(last - first + 1) / 3, 1].max
           head, tail = [first, last - third + 1].map { |at| mean(at, third) }
-          rise = @forces[@peak] - [head, tail].min
-          allowed = (FLAT_SIGMAS * @noise * Math.sqrt(2.0 / third)) + @step + (share * rise)
-          (tail - head).abs <= allowed
+          (tail - head).abs <= allowed(third, share * (@forces[@peak] - [head, tail].min))
         end
+
+        # What the means of two stretches of so many readings may differ by.
+        def allowed(count, more) = (FLAT_SIGMAS * @noise * Math.sqrt(2.0 / [count, 1].max)) + @step + more
 
         def mean(from, count) = @forces[from, count].sum / count
 

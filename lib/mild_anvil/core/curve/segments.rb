@@ -40,7 +40,6 @@ module MildAnvil
         end
 
         def find_events
-          @falls = Falls.new(baseline, usual).all.freeze
           @descents = Descents.new(all, baseline, usual.stiffness).all.freeze
         end
 
@@ -48,9 +47,14 @@ module MildAnvil
           holds = Holds.new(all, baseline, usual)
           steps = holds.all(after_falls: true)
           @cycles = Cycles.new(baseline, steps).group
+          @falls = Falls.new(baseline, usual, taken_off, baseline.travel ? [] : holds.swings(steps)).all.freeze
           steps = outside_cycles(steps)
-          @staircase = Staircase.found?(steps, falls, baseline.time_axis)
+          @staircase = Staircase.found?(steps, baseline.time_axis, [all.first.from_newtons, all.last.to_newtons])
           @holds = (@staircase ? Holds.new(all, baseline, usual, at_rest: true).all(after_falls: true) : outside_cycles(holds.all)).freeze
+        end
+
+        def taken_off
+          [*descents.map { |one| one.first..one.last }, (cycles.first_sample..cycles.last_sample if cycles)].compact
         end
 
         def outside_cycles(holds) = cycles ? holds.reject { |held| cycles.cover?(held.first) } : holds

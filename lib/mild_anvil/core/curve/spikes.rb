@@ -23,6 +23,8 @@ module MildAnvil
         CORNER_SHARE = 0.5 # of the spike: how far it stands off what leads to it and away from it
         MOST = 1000 # a recording with more of them is no recording
         LONGEST = 2
+        BACK_ROWS = 40 # behind a dip
+        BACK_STEPS = 20 # times what the force changes by from row to row there
 
         module_function
 
@@ -68,7 +70,7 @@ module MildAnvil
 
           off = offs(forces, first, rows)
           height = off.map(&:abs).min
-          return false if rows > 1 && !off.all?(&:positive?) # two low rows are a dip
+          return false if rows > 1 && !off.all?(&:positive?) && !leaps_back?(forces, after, height)
 
           height > least && (forces[after] - forces[first - 1]).abs <= AGREE_SHARE * height &&
             height > BENDS * bend(forces, first, after) && alone?(forces, first, after - 1, off.first.positive? ? 1 : -1, height)
@@ -82,6 +84,14 @@ module MildAnvil
         end
         private_class_method :alone?
         private_class_method :spike?
+
+        # Two low rows are a dip, unless the force is back at once: after a slip it comes back as fast as it is loaded.
+        def leaps_back?(forces, after, height)
+          steps = (after...[after + BACK_ROWS, forces.size - 1].min).map { |i| (forces[i + 1] - forces[i]).abs }.sort
+          steps.size > 2 && forces[after] - forces[after - 1] > AGREE_SHARE * height &&
+            forces[after] - forces[after - 1] > BACK_STEPS * steps[steps.size / 2]
+        end
+        private_class_method :leaps_back?
 
         # How far each of the rows stands off the line between those beside them.
         def offs(forces, first, rows)

@@ -13,9 +13,10 @@ module MildAnvil
 
         module_function
 
-        # @param holds [Array<Holds::Held>]; @param falls [Array<Fall>]; @param axis [TimeAxis]
-        def found?(holds, falls, axis)
-          holds.size >= FEWEST && up_and_down?(holds) && mostly_held?(holds, axis) && nothing_broke?(holds, falls)
+        # @param holds [Array<Holds::Held>]; @param axis [TimeAxis]
+        # @param ends [Array(Float, Float)] newtons at the start and at the end of the recording
+        def found?(holds, axis, ends)
+          holds.size >= FEWEST && up_and_down?(holds) && mostly_held?(holds, axis) && nothing_broke?(holds, ends)
         end
 
         def up_and_down?(holds)
@@ -29,9 +30,10 @@ module MildAnvil
         end
         private_class_method :mostly_held?
 
-        def nothing_broke?(holds, falls)
-          largest = [0.0, *holds.map(&:level)].each_cons(2).map { |a, b| (b - a).abs }.max
-          falls.none? { |fall| fall.material? && fall.drop > STEP_SHARE * largest }
+        def nothing_broke?(holds, ends)
+          levels = [ends.first, *holds.map(&:level), ends.last]
+          up = levels.each_cons(2).map { |a, b| b - a }.max
+          levels.each_cons(2).all? { |a, b| a - b <= STEP_SHARE * up }
         end
         private_class_method :nothing_broke?
       end

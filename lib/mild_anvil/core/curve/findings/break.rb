@@ -21,6 +21,7 @@ module MildAnvil
           # begun.
           RATE_SECONDS = 0.002
           STEEP_SHARE = 0.1
+          SEEN_SIGMAS = 20
 
           def self.find(analysis)
             net = analysis.clean
@@ -61,21 +62,36 @@ module MildAnvil
           end
           private_class_method :gone_index
 
-          # Back up the steep part of the fall to where it began: a slow decline before it is not the break.
+          # Back up the steep part of the last fall to where it began: a slow decline before it is not the break.
           def self.start_of_fall(analysis, gone)
             net = analysis.clean
-            width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
+            top = top_of_fall(analysis, gone)
+            width = width(analysis, top, gone)
             drop = ->(i) { net[[i - width, 0].max] - net[i] }
-            first = (gone - 1).downto(analysis.peak_index).find do |i|
-              net[i] >= HIGH_SHARE * net[analysis.peak_index]
-            end || analysis.peak_index
-            steepest = ([first, analysis.peak_index + 1].max..gone).max_by(&drop)
+            steepest = ([top + 1, gone].min..gone).max_by(&drop)
+            gate = [STEEP_SHARE * drop.call(steepest), 3 * analysis.sigma_newtons].max
             index = steepest
-            index -= 1 while index > analysis.peak_index && drop.call(index) >= [STEEP_SHARE * drop.call(steepest),
-                                                                                 3 * analysis.sigma_newtons].max
-            ([index - width, analysis.peak_index].max..steepest).max_by { |i| net[i] }
+            index -= 1 while index > top && drop.call(index) >= gate
+            ([index - width, top].max..steepest).max_by { |i| net[i] }
           end
           private_class_method :start_of_fall
+
+          # Where the fall began in which the force went below the limit for good.
+          def self.top_of_fall(analysis, gone)
+            fall = analysis.falls.find { |f| gone.between?(f.top, f.bottom) }
+            fall ? fall.top : analysis.peak_index
+          end
+          private_class_method :top_of_fall
+
+          # So many samples that their noise does not hide how steep it is.
+          def self.width(analysis, top, gone)
+            net = analysis.clean
+            width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
+            steep = ->(w) { ([top + w, gone].min..gone).map { |i| net[[i - w, 0].max] - net[i] }.max }
+            width *= 2 while 2 * width < gone - top && steep.call(width) < SEEN_SIGMAS * analysis.noise_newtons
+            width
+          end
+          private_class_method :width
 
           def self.broken(analysis, start, peak)
             kind, seconds = speed(analysis, peak)

@@ -12,6 +12,8 @@ module MildAnvil
 
           # @return [Array<Finding>]
           def self.find(analysis)
+            return [] if analysis.staircase?
+
             gate = [SHARE * analysis.peak_newtons, 2 * Falls::GATE_SIGMAS * analysis.noise_newtons].max
             turns = PackedSearch.turns(analysis.packed, gate).drop_while { |sample, _| sample <= analysis.peak_index }
             failed = failed_from(analysis)

@@ -39,8 +39,7 @@ module MildAnvil
             return [] if axis[stop] - axis[from] < AFTER_SECONDS
 
             found = carried(analysis, from, stop)
-            fallen = analysis.falls.any? { |f| f.material? && f.top >= analysis.peak_index } || analysis.travel
-            fallen && found.force_newtons <= (1 - GREAT_SHARE) * analysis.peak_newtons ? [found] : []
+            found.force_newtons <= (1 - GREAT_SHARE) * analysis.peak_newtons ? [found] : []
           end
           private_class_method :after_fall
 

@@ -11,6 +11,7 @@ module MildAnvil
           LEAST_TRAVEL_SHARE = 0.2 # of the whole displacement
           LEAST_FORCE_SHARE = 0.05 # of the peak
           FALLS_SHARE = 0.25 # from the median of the first third to that of the last
+          PART_SHARE = 0.33
           LIMITS = [0.02, 0.98].freeze
 
           # @return [Array<Finding>] behind the peak only, and only where something still carries
@@ -21,7 +22,7 @@ module MildAnvil
               analysis.time_axis.index_at(t).clamp(0, analysis.clean.size - 1)
             end
             return [] if travel.from(from, stop) < LEAST_TRAVEL_SHARE * travel.from(0, stop)
-            return [] if falling_away?(analysis, from, stop)
+            return [] if falling_away?(analysis, from, stop) || parts?(analysis, from, stop)
 
             [finding(analysis, from, stop)]
           end
@@ -35,6 +36,12 @@ module MildAnvil
             early - late > FALLS_SHARE * early
           end
           private_class_method :falling_away?
+
+          # Stick and slip keeps its level; what loses a third of it at once has lost a part.
+          def self.parts?(analysis, from, stop)
+            analysis.falls.any? { |f| f.top.between?(from, stop) && f.material? && f.drop_share > PART_SHARE && f.bottom <= stop }
+          end
+          private_class_method :parts?
 
           def self.finding(analysis, from, stop)
             sorted = analysis.clean[from..stop].sort
