@@ -42,8 +42,11 @@ module MildAnvil
             else found << [k, k]
             end
           end
-          found.select { |from, to| (from..to).any? { |k| @segments[k].kind == :unloading } }
+          found.select { |from, to| (from..to).any? { |k| @segments[k].kind == :unloading } && !breaks_off?(from) }
         end
+
+        # Something let go just before: what follows is the end of its fall.
+        def breaks_off?(from) = from.positive? && @segments[from - 1].kind == :falling && @segments[from - 1].newtons_per_second <= @segments[from].newtons_per_second
 
         def down?(index)
           segment = @segments[index]

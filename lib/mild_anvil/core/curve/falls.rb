@@ -19,12 +19,19 @@ module MildAnvil
         SLIDE_SHARE = 0.2
         RELAXING_RATE_SHARE = 0.2
         SAG_SHARE = 0.03
+        SOFT_SHARE = 0.25 # of the usual rate of loading
+        SAGGING_SECONDS = 1.0
+        TOP_SHARE = 0.9 # of the lowest of the cycles' tops
         STANDS_SHARE = 0.2 # of the usual rate of travel
 
         # @param baseline [Baseline]; @param usual [Pace] of the loading; @param taken_off [Array<Range>] samples over
         #   which a load was taken off, by descents and cycles; @param swings [Array<Range>] over which it swung about a
-        #   level
-        def initialize(baseline, usual, taken_off, swings)
+        #   level; @param held [Array<Range>] over which it was held;
+        #   @param cycles [Cycles::Group, nil]
+        def initialize(baseline, usual, taken_off, swings, held, cycles)
+          @held = held
+          @cycles = cycles
+          @cycle_top = cycles && cycles.cycles.map { |c| baseline.clean[c.top] }.min
           @swings = swings
           @taken_off = taken_off
           @baseline = baseline
@@ -62,10 +69,17 @@ module MildAnvil
         end
 
         def kind(fall)
-          return :relaxation if relaxation?(fall) || swings?(fall)
+          return :relaxation if relaxation?(fall) || swings?(fall) || sags?(fall)
           return :unloading if unloading?(fall)
 
+          return :softening if softening?(fall)
+
           sudden?(fall) || !slid?(fall) ? :failure : :sliding
+        end
+
+        # Slowly, while the machine stood.
+        def sags?(fall)
+          fall.seconds >= SAGGING_SECONDS && @held.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
         end
 
         # Down, and up again, about a level that was then held.
@@ -73,17 +87,27 @@ module MildAnvil
           fall.drop_share <= 2 * Holds::SWING_SHARE && @swings.any? { |range| range.cover?(fall.top) && range.cover?(fall.bottom) }
         end
 
+        # A neck or a sliding bond loses its force slower than it was put on.
+        def softening?(fall) = !sudden?(fall) && fall.drop < SOFT_SHARE * @usual.newtons_per_second * fall.seconds
+
         def sudden?(fall) = fall.finish - fall.start <= SUDDEN_SAMPLES || fall.seconds <= SUDDEN_SECONDS
 
         # The shortening that belongs to this fall if nothing gave way.
         def elastic(fall) = fall.drop / @usual.stiffness
 
         def unloading?(fall)
+          return true if within_cycles?(fall)
+
           if @baseline.travel && fall.slide.abs > 4 * @baseline.travel.sigma
             return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall)
           end
 
           @taken_off.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
+        end
+
+        # From near the top of a cycle down to its bottom.
+        def within_cycles?(fall)
+          @cycles && @cycles.cover?(fall.start) && fall.finish <= @cycles.last_sample && fall.level >= TOP_SHARE * @cycle_top
         end
 
         def leap?(fall)

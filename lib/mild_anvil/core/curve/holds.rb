@@ -49,7 +49,7 @@ module MildAnvil
         # @return [Array<Held>] in order
         def all(after_falls: false)
           found = runs.map { |from, to| held(from, to) }.select { |one| long?(one) && shown?(one) && level?(one) }
-          after_falls || @baseline.travel ? found : found.select { |one| driven_to?(one) }
+          after_falls ? found : found.select { |one| driven_to?(one) }
         end
 
         private
@@ -121,11 +121,12 @@ module MildAnvil
           gone_on >= [EVIDENCE_SHARE * @baseline.peak_newtons, SIGMAS * held.segments.first.noise_newtons].max
         end
 
-        # Without a travel a force that stays after a fall may be one that slides on. What swung before it came to rest
-        # is passed over.
+        # What stays after a fall is what is left, and not held; without a travel it may slide on. What swung before it
+        # came to rest is passed over.
         def driven_to?(held)
           before = @segments[0...@segments.index(held.segments.first)].reverse.find { |s| !swing?(s, held.level) }
           return true if before.nil? || %i[rest standing].include?(before.kind)
+          return before.kind != :falling if @baseline.travel
 
           before.change_newtons.positive? &&
             before.to_newtons <= held.level + [APART_SHARE * held.level.abs, SIGMAS * before.noise_newtons].max

@@ -18,6 +18,7 @@ module MildAnvil
         FLAT_SIGMAS = 4
         FLAT_SHARE = 0.003
         SHRINKS_TO = 0.7
+        STRICT_SHARE = 0.3
         LATER_SHARE = 0.1 # of the way to the peak: how fast the load came on is told from that
         SEEN_TIMES = 2
         LOW_SHARE = 0.03 # of the range above the lowest forces: where a rest after the load may lie
@@ -41,7 +42,7 @@ module MildAnvil
           level = Rest.first_level(@forces)
           leaves = leaving(level + [GATE_SHARE * (@forces[@peak] - level), LEAVES_SIGMAS * @noise].max)
           leaves -= 1 while leaves.positive? && @forces[leaves] > level
-          found = flat(0, leaves)
+          found = strictly_flat(leaves) || flat(0, leaves)
           # A few readings at a level that is left downwards later are the foot of a loading, not rest.
           found if found && seen?(found) && (low?(found.level) || sure?(found))
         end
@@ -87,6 +88,17 @@ module MildAnvil
           lowest = sample[sample.size / 50]
           rise = @forces[@peak] - lowest
           level - lowest <= (LOW_SHARE * rise) + (3 * @noise) && level - lowest < DOWN_SHARE * rise
+        end
+
+        # As flat as its noise alone allows, if that leaves enough of it.
+        def strictly_flat(leaves)
+          last = leaves
+          fewest = [SURE, STRICT_SHARE * leaves].max
+          while last + 1 >= fewest
+            return quiet(0, last) if flat?(0, last, share: 0.0)
+
+            last = ((last + 1) * SHRINKS_TO).floor - 1
+          end
         end
 
         # The stretch, shortened at the side of the load until it is flat.

@@ -47,14 +47,16 @@ module MildAnvil
           holds = Holds.new(all, baseline, usual)
           steps = holds.all(after_falls: true)
           @cycles = Cycles.new(baseline, steps).group
-          @falls = Falls.new(baseline, usual, taken_off, baseline.travel ? [] : holds.swings(steps)).all.freeze
+          @falls = find_falls(holds, steps).freeze
           steps = outside_cycles(steps)
           @staircase = Staircase.found?(steps, baseline.time_axis, [all.first.from_newtons, all.last.to_newtons])
           @holds = (@staircase ? Holds.new(all, baseline, usual, at_rest: true).all(after_falls: true) : outside_cycles(holds.all)).freeze
         end
 
-        def taken_off
-          [*descents.map { |one| one.first..one.last }, (cycles.first_sample..cycles.last_sample if cycles)].compact
+        def find_falls(holds, steps)
+          swings = baseline.travel ? [] : holds.swings(steps)
+          Falls.new(baseline, usual, descents.map { |one| one.first..one.last }, swings,
+                    steps.map { |held| held.first..held.last }, cycles).all
         end
 
         def outside_cycles(holds) = cycles ? holds.reject { |held| cycles.cover?(held.first) } : holds

@@ -36,7 +36,7 @@ module MildAnvil
           survey = Packed.survey(packed)
           least = [SIGMAS * noise, RANGE_SHARE * (survey.highest - survey.lowest), STEPS * step].max
           # Half of the way must be done by one step, up or down.
-          found = runs(forces, Packed.leaps(packed, least / 2), least)
+          found = runs(forces, Packed.leaps(packed, least / 2), least, survey.highest)
           found.size > MOST ? [] : found
         end
 
@@ -52,25 +52,27 @@ module MildAnvil
           values
         end
 
-        def runs(forces, leaps, least)
+        def runs(forces, leaps, least, top)
           last = 0
           leaps.flat_map do |first|
             next [] if first <= last
 
-            length = (1..LONGEST).find { |rows| spike?(forces, first, rows, least) } or next []
+            length = (1..LONGEST).find { |rows| spike?(forces, first, rows, least, top) } or next []
             last = first + length
             [*first...last]
           end
         end
         private_class_method :runs
 
-        def spike?(forces, first, rows, least)
+        def spike?(forces, first, rows, least, top)
           after = first + rows
           return false if first < 2 || after + 1 >= forces.size
 
           off = offs(forces, first, rows)
           height = off.map(&:abs).min
           return false if rows > 1 && !off.all?(&:positive?) && !leaps_back?(forces, after, height)
+
+          return false if off.first.negative? && [first - 1, after].all? { |i| forces[i] >= top } # noise under a full cell
 
           height > least && (forces[after] - forces[first - 1]).abs <= AGREE_SHARE * height &&
             height > BENDS * bend(forces, first, after) && alone?(forces, first, after - 1, off.first.positive? ? 1 : -1, height)

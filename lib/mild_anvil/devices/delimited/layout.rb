@@ -24,6 +24,7 @@ module MildAnvil
 
       class Layout
         PROBE_LINES = 400
+        PROBE_FIELDS = PROBE_LINES * 16
         DELIMITERS = [";", "\t", ",", " "].freeze
         NAMES = { ";" => "semicolon", "\t" => "tab", "," => "comma", " " => "spaces" }.freeze
         SEEN_SHARE = 0.1 # of the lines must have a mark that is worth trying
@@ -108,13 +109,20 @@ module MildAnvil
         def self.style_of(cut, spread, delimiter, decimal_mark, units_inside)
           return NumberStyle.new(decimal_mark: decimal_mark, units_inside: units_inside) if decimal_mark
 
-          fields = cut.flatten.first(PROBE_LINES * 8) + spread.flat_map { |line| cut(line, delimiter) }
-          usual = delimiter == ";" ? "," : "." # where nothing shows the mark
-          return NumberStyle.of(fields, usual: usual) unless units_inside
-
-          NumberStyle.of(fields.map { |field| NumberStyle.bare(field) }, usual: usual).with_units_inside
+          rows = cut + spread.map { |line| cut(line, delimiter) }
+          rows = rows.map { |fields| fields.map { |field| NumberStyle.bare(field) } } if units_inside
+          style = NumberStyle.of(rows.flatten.first(PROBE_FIELDS), columns: columns(rows),
+                                                                   usual: delimiter == ";" ? "," : ".")
+          units_inside ? style.with_units_inside : style
         end
         private_class_method :style_of
+
+        # Of the rows of the most common length.
+        def self.columns(rows)
+          size = rows.map(&:size).tally.max_by(&:last)&.first
+          rows.select { |fields| fields.size == size }.transpose
+        end
+        private_class_method :columns
 
         def self.first_row(rows, count, hits)
           rows.each_cons(RUN).find_index { |pair| pair.all?(count) } || (rows.index(count) if hits == 1)

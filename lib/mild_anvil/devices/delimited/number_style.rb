@@ -10,6 +10,8 @@ module MildAnvil
         # Digits in groups of three: a thousands mark wherever a point has been seen to be the decimal mark.
         GROUPED = /\A[+-]?\d{1,3}(?:,\d{3})+(?:\.\d*)?\z/
         # No cell, clock or counter says more; what follows from such numbers is still finite.
+        GROUPS = /\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/
+        BARE = /\A[+-]?\d{1,3}(?:\.\d+)?\z/
         CLOCK_COMMA = /\d:\d\d,\d+\z/
         CLOCK_POINT = /\d:\d\d\.\d+\z/
         LARGEST = 1.0e20
@@ -61,18 +63,19 @@ module MildAnvil
         # The style that a sample of numeric-looking fields is written in.
         #
         # A comma is a decimal mark unless every comma stands before exactly three digits and plain numbers of up to
-        # three digits, or a point behind it, show it to be a thousands mark.
+        # three digits in the same column, or a point behind it, show it to be a thousands mark.
         # @param fields [Array<String>]
+        # @param columns [Array<Array<String>>] the same, by column
         # @param usual [String] the decimal mark where nothing shows one
         # @return [NumberStyle]
-        def self.of(fields, usual: ".")
+        def self.of(fields, usual: ".", columns: [fields])
           digits = fields.grep(/\A\s*[+-]?[\d.,'\u00A0\u202F ]*\d[\d.,'\u00A0\u202F ]*(?:[eE][+-]?\d+)?\s*\z/)
           commas = digits.select { |f| f.include?(",") }
           return new(decimal_mark: ".", thousands: ",") if commas.any? { |f| f.match?(/\d,\d{3}\b.*\.\d/) }
           return new(decimal_mark: ",", thousands: ".") if commas.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
 
           spaced = digits.any? { |f| f.match?(/\A\s*[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
-          return of_commas(digits, commas, spaced) if commas.any?
+          return of_commas(commas, spaced, columns) if commas.any?
           return new(decimal_mark: unseen(fields, usual), thousands: spaced) if digits.none? { |f| f.include?(".") }
 
           new(decimal_mark: ".", thousands: spaced, point_seen: true)
@@ -86,11 +89,12 @@ module MildAnvil
         end
         private_class_method :unseen
 
-        # Only commas are there to tell by.
-        def self.of_commas(digits, commas, spaced)
-          grouped = commas.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/) }
-          bare = (digits - commas).any? { |f| f.strip.match?(/\A[+-]?\d{1,3}(?:\.\d+)?\z/) }
-          grouped && bare ? new(decimal_mark: ".", thousands: ",") : new(decimal_mark: ",", thousands: spaced)
+        # Only commas are there to tell by. A thousands mark stands in the larger numbers of a column and not in the
+        # smaller ones; a decimal comma stands in all of them.
+        def self.of_commas(commas, spaced, columns)
+          grouped = commas.all? { |f| GROUPS.match?(f.strip) }
+          mixed = columns.any? { |fields| fields.any? { |f| GROUPS.match?(f.strip) } && fields.any? { |f| BARE.match?(f.strip) } }
+          grouped && mixed ? new(decimal_mark: ".", thousands: ",") : new(decimal_mark: ",", thousands: spaced)
         end
         private_class_method :of_commas
 

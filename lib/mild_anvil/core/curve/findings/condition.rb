@@ -10,13 +10,16 @@ module MildAnvil
           STUCK = 5 # the same highest reading so often in a row
           FROZEN_SAMPLES = 12
           FROZEN_SECONDS = 0.25
+          AROUND = 50 # rows
+          LEAP_STEPS = 4
           GAP_INTERVALS = 5
           LOADED_SHARE = 0.1
 
           # @return [Array<Finding>] :saturated, :frozen, :dropout
           def self.find(analysis)
             runs = runs(analysis)
-            saturated = runs.select { |first, last| at_the_end?(analysis, first, last) }
+            loaded = analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons)
+            saturated = runs.select { |first, last| analysis.readings[first] > loaded && at_the_end?(analysis, first, last) }
             frozen = (runs - saturated).select { |first, last| frozen?(analysis, first, last) }
             saturated = joined(analysis, saturated)
             saturated.map do |first, last, count|
@@ -26,11 +29,8 @@ module MildAnvil
                   end + gaps(analysis)
           end
 
-          # Equal readings in a row under load.
-          def self.runs(analysis)
-            Packed.runs(analysis.packed_readings, STUCK,
-                        analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons))
-          end
+          # Equal readings in a row.
+          def self.runs(analysis) = Packed.runs(analysis.packed_readings, STUCK, -Float::INFINITY)
           private_class_method :runs
 
           def self.top_reading(analysis) = analysis.readings[analysis.peak_index]
@@ -51,14 +51,38 @@ module MildAnvil
           end
           private_class_method :moving?
 
+          # Noise does not repeat itself so often; without noise the display leaps when it goes on.
           def self.frozen?(analysis, first, last)
             axis = analysis.time_axis
-            analysis.noise_newtons > (analysis.step_newtons || 0.0) * 0.3 && last - first + 1 >= FROZEN_SAMPLES &&
-              axis[last] - axis[first] >= FROZEN_SECONDS && moving?(
-                analysis, first, last
-              )
+            return false if last - first + 1 < FROZEN_SAMPLES || axis[last] - axis[first] < FROZEN_SECONDS
+            return catches_up?(analysis, first, last) if analysis.noise_newtons <= (analysis.step_newtons || 0.0) * 0.3
+
+            moving?(analysis, first, last)
           end
           private_class_method :frozen?
+
+          def self.catches_up?(analysis, first, last)
+            return false if last + 1 >= analysis.readings.size || first.zero?
+
+            step = analysis.step_newtons || 0.0
+            usual = usual_step(analysis, first)
+            leap = (analysis.readings[last + 1] - analysis.readings[last]).abs
+            leap >= LEAP_STEPS * step && leap > LEAP_STEPS * usual && analysis.spikes.none? { |i| i == last + 1 } && goes_on?(analysis, last, leap)
+          end
+          private_class_method :catches_up?
+
+          # The largest change from row to row just before.
+          def self.usual_step(analysis, first)
+            analysis.readings[[first - AROUND, 0].max..first].each_cons(2).map { |a, b| (b - a).abs }.max || 0.0
+          end
+          private_class_method :usual_step
+
+          # Upwards, as the loading was, and from there on: not something that gave way.
+          def self.goes_on?(analysis, last, leap)
+            behind = analysis.readings[(last + 1)..(last + 4)]
+            behind.min - analysis.readings[last] > leap / 2
+          end
+          private_class_method :goes_on?
 
           # Several visits to the end of the range are one finding.
           def self.joined(_analysis, runs)

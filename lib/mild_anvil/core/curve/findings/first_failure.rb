@@ -16,10 +16,7 @@ module MildAnvil
             first, *further = failures(analysis) unless analysis.staircase? || analysis.steady?
             return [] if first.nil?
 
-            # The fall from the peak itself is told by the peak.
-            [finding(analysis, first, :first_failure), *further.reject do |f|
-              f.top == analysis.peak_index
-            end.map { |f| finding(analysis, f, :partial_failure) }]
+            [finding(analysis, first, :first_failure), *further.map { |f| finding(analysis, f, :partial_failure) }]
           end
 
           def self.failures(analysis)
