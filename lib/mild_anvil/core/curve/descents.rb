@@ -15,6 +15,7 @@ module MildAnvil
         BACK_SHARE = 0.1
         SEEN_SIGMAS = 4
         SIGMAS = 4
+        BROKEN_SHARE = 0.2
 
         # @param segments [Array<Segment>] with kinds; @param baseline [Baseline]
         # @param stiffness [Float] newtons per metre of the loading
@@ -46,7 +47,12 @@ module MildAnvil
         end
 
         # Something let go just before: what follows is the end of its fall.
-        def breaks_off?(from) = from.positive? && @segments[from - 1].kind == :falling && @segments[from - 1].newtons_per_second <= @segments[from].newtons_per_second
+        def breaks_off?(from)
+          return false if from.zero?
+
+          before = @segments[from - 1]
+          before.kind == :falling && -before.change_newtons >= BROKEN_SHARE * before.from_newtons
+        end
 
         def down?(index)
           segment = @segments[index]

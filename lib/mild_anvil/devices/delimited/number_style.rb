@@ -75,7 +75,7 @@ module MildAnvil
           return new(decimal_mark: ",", thousands: ".") if commas.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
 
           spaced = digits.any? { |f| f.match?(/\A\s*[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
-          return of_commas(commas, spaced, columns) if commas.any?
+          return of_commas(commas, spaced || points(digits), columns) if commas.any?
           return new(decimal_mark: unseen(fields, usual), thousands: spaced) if digits.none? { |f| f.include?(".") }
 
           new(decimal_mark: ".", thousands: spaced, point_seen: true)
@@ -89,12 +89,19 @@ module MildAnvil
         end
         private_class_method :unseen
 
+        # Beside decimal commas a point groups digits, if it does so wherever it stands.
+        def self.points(digits)
+          pointed = digits.select { |f| f.include?(".") }
+          "." if pointed.any? && pointed.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:\.\d{3})+\z/) }
+        end
+        private_class_method :points
+
         # Only commas are there to tell by. A thousands mark stands in the larger numbers of a column and not in the
         # smaller ones; a decimal comma stands in all of them.
-        def self.of_commas(commas, spaced, columns)
+        def self.of_commas(commas, thousands, columns)
           grouped = commas.all? { |f| GROUPS.match?(f.strip) }
           mixed = columns.any? { |fields| fields.any? { |f| GROUPS.match?(f.strip) } && fields.any? { |f| BARE.match?(f.strip) } }
-          grouped && mixed ? new(decimal_mark: ".", thousands: ",") : new(decimal_mark: ",", thousands: spaced)
+          grouped && mixed ? new(decimal_mark: ".", thousands: ",") : new(decimal_mark: ",", thousands: thousands)
         end
         private_class_method :of_commas
 

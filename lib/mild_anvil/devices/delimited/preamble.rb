@@ -35,7 +35,7 @@ module MildAnvil
           named = stated_units.find { |words, _| header != "" && words.end_with?(header.downcase) }
           return named.last if named && (role.nil? || role == "other" || named.last.quantity == role)
 
-          stated_units.find { |words, unit| unit.quantity == role && Vocabulary.role(words.sub(UNIT_WORD, "")) == role }&.last
+          stated_units.find { |words, unit| unit.quantity == role && Vocabulary.role(words) == role }&.last
         end
 
         # @return [Float, nil] when the load was applied, by the clock of the stamps
@@ -54,7 +54,7 @@ module MildAnvil
         def stated_units
           @stated_units ||= @lines.filter_map { |line| PAIR.match(line) }.filter_map do |match|
             unit = @units.find(match[2])
-            [match[1].strip.downcase, unit] if unit
+            [match[1].downcase.sub(UNIT_WORD, "").strip, unit] if unit
           end
         end
 

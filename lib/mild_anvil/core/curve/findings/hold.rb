@@ -11,7 +11,7 @@ module MildAnvil
           EDGE = 8 # samples whose mean stands for the force at the start and at the end
           START_SHARE = 0.1 # of the hold, and at most START_SECONDS: where its highest force is looked for
           START_SECONDS = 1.0
-          BRIDGE_SECONDS = 0.25 # noise below the limit for less than this does not end a hold
+          LINE_SIGMAS = 1 # of a line's own error: a force that is kept exactly at its limit is kept
 
           # @return [Array<Finding>]
           def self.find(analysis) = analysis.holds.map { |held| finding(analysis, held) }
@@ -80,26 +80,46 @@ module MildAnvil
           end
           private_class_method :target_for
 
-          # The longest stretch at or above the limit that touches the plateau.
-          def self.unbroken(analysis, plateau, limit)
+          # The longest stretch at or above the limit, by the lines of the hold: one reading of noise does not end it. Where
+          # it is above at an edge, it goes on outside.
+          def self.unbroken(analysis, held, limit)
+            best = above(held, limit).max_by { |from, to| to - from } or return 0.0
             axis = analysis.time_axis
-            above = (plateau.first..plateau.last).find { |i| analysis.smooth(i) >= limit } or return 0.0
-            first = edge(analysis, above, -1, limit)
-            axis[edge(analysis, above, 1, limit)] - axis[first]
+            from, to = best
+            from = axis[edge(analysis, held.first, -1, limit)] if from <= held.segments.first.start_seconds
+            to = axis[edge(analysis, held.last, 1, limit)] if to >= held.segments.last.end_seconds
+            to - from
           end
           private_class_method :unbroken
 
-          def self.edge(analysis, from, step, limit)
-            axis = analysis.time_axis
-            last = from
-            at = from
-            while at.between?(0,
-                              analysis.clean.size - 1) &&
-                  (axis[at] - axis[last]).abs <= BRIDGE_SECONDS + axis.typical_interval_seconds
-              last = at if analysis.clean[at] >= limit
-              at += step
+          # Stretches of time at or above the limit; those that meet are one.
+          def self.above(held, limit)
+            spans = held.segments.each_with_index.filter_map { |segment, k| above_on(segment, held.segments[k + 1], limit) }
+            spans.each_with_object([]) do |(from, to), joined|
+              joined.any? && joined.last.last >= from ? joined.last[1] = to : joined << [from, to]
             end
-            last
+          end
+          private_class_method :above
+
+          # One line, up to the start of the next.
+          def self.above_on(segment, behind, limit)
+            spare = LINE_SIGMAS * segment.noise_newtons
+            from, to = [segment.from_newtons, segment.to_newtons].map { |force| force + spare >= limit }
+            return unless from || to
+
+            stop = behind ? behind.start_seconds : segment.end_seconds
+            return [segment.start_seconds, stop] if from && to
+
+            crossing = segment.start_seconds + ((limit - spare - segment.from_newtons) / segment.newtons_per_second)
+            from ? [segment.start_seconds, crossing] : [crossing, stop]
+          end
+          private_class_method :above_on
+
+          # As far as the force, outside the hold, stays at or above the limit.
+          def self.edge(analysis, from, step, limit)
+            at = from
+            at += step while (at + step).between?(0, analysis.clean.size - 1) && analysis.smooth(at + step, 1) >= limit
+            at
           end
           private_class_method :edge
         end
