@@ -5,6 +5,7 @@ module MildAnvil
     module Curve
       # Stage two: where nothing pulled, what the zero was and where it went; and the forces net of it.
       class Baseline
+        ASTRAY_SHARE = 0.05 # of the way to the peak
         STEADY_SHARE = 0.1 # of the force: what a dead weight may seem to change
         # A dead weight, not a rest: nothing ever rose out of its noise, or by so much of it.
         NEVER_LEFT_SIGMAS = 12
@@ -22,6 +23,7 @@ module MildAnvil
           @before = before_load(rest)
           @steady = @before.nil? && same_throughout?
           @after = @steady ? nil : rest.after
+          @before = nil if loaded?(@before, @after)
           quiet = @before || @after
           @offset_newtons = quiet&.level || 0.0
           @sigma_newtons = quiet&.sigma || 0.0
@@ -62,6 +64,13 @@ module MildAnvil
         def before_load(rest)
           found = rest.before or return
           found unless same_throughout? && never_left?(found)
+        end
+
+        # The load was on already: without it the readings are lower by more than a zero goes astray.
+        def loaded?(before, after)
+          return false unless before && after
+
+          before.level - after.level > ASTRAY_SHARE * (signal.values[signal.top] - after.level)
         end
 
         # A dead weight from the first reading on: what looks like rest is the load.

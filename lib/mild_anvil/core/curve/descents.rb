@@ -15,7 +15,8 @@ module MildAnvil
         BACK_SHARE = 0.1
         SEEN_SIGMAS = 4
         SIGMAS = 4
-        BROKEN_SHARE = 0.2
+        STEEP_SHARE = 0.12 # of the steepest: a slower decline before it is another thing
+        GENTLE_SHARE = 0.8
 
         # @param segments [Array<Segment>] with kinds; @param baseline [Baseline]
         # @param stiffness [Float] newtons per metre of the loading
@@ -33,7 +34,7 @@ module MildAnvil
 
         private
 
-        # Unloading stretches next to each other, with the last of them down to rest.
+        # Falling stretches next to each other, the last of them down to rest, without the slow decline before.
         def runs
           found = []
           @segments.each_index do |k|
@@ -43,28 +44,26 @@ module MildAnvil
             else found << [k, k]
             end
           end
-          found.select { |from, to| (from..to).any? { |k| @segments[k].kind == :unloading } && !breaks_off?(from) }
-        end
-
-        # Something let go just before: what follows is the end of its fall.
-        def breaks_off?(from)
-          return false if from.zero?
-
-          before = @segments[from - 1]
-          before.kind == :falling && -before.change_newtons >= BROKEN_SHARE * before.from_newtons
+          found.map { |from, to| [steep_from(from, to), to] }
         end
 
         def down?(index)
           segment = @segments[index]
-          segment.kind == :unloading || (%i[rest sliding].include?(segment.kind) && segment.change_newtons.negative? && index.positive? &&
-            -segment.change_newtons > 4 * segment.noise_newtons && @segments[index - 1].to_newtons > segment.from_newtons)
+          %i[unloading falling].include?(segment.kind) ||
+            (%i[rest sliding].include?(segment.kind) && segment.change_newtons < -SIGMAS * segment.noise_newtons &&
+              index.positive? && @segments[index - 1].to_newtons > segment.from_newtons)
+        end
+
+        def steep_from(from, to)
+          steepest = (from..to).map { |k| -@segments[k].newtons_per_second }.max
+          (from..to).find { |k| -@segments[k].newtons_per_second >= STEEP_SHARE * steepest }
         end
 
         def descent(from, to)
           first = @segments[from].first
           behind = @segments[to + 1]
           rest = behind if behind&.kind == :rest
-          Descent.new(first: top(from, first), last: rest ? rest.first : @segments[to].last,
+          Descent.new(gentle: gentle?(from, to), first: top(from, first), last: rest ? rest.first : @segments[to].last,
                       from_newtons: @segments[from].from_newtons, to_newtons: (rest || @segments[to]).to_newtons,
                       to_rest: !rest.nil? || @segments[to].kind == :rest).freeze
         end
@@ -76,6 +75,12 @@ module MildAnvil
           Knee.between(@segments[index - 1], @segments[index], @axis)
         end
 
+        # A hand or a valve begins slowly; what lets go is steepest where it begins.
+        def gentle?(from, to)
+          rates = (from..to).map { |k| -@segments[k].newtons_per_second }
+          rates.first < GENTLE_SHARE * rates.max
+        end
+
         def far?(one)
           one.from_newtons >= LEAST_LEVEL_SHARE * @baseline.peak_newtons && one.drop_share >= LEAST_DROP_SHARE
         end
@@ -84,7 +89,7 @@ module MildAnvil
           back = went_back?(one)
           return back unless back.nil?
 
-          one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS && !leap?(one)
+          one.gentle && one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS && !leap?(one)
         end
 
         # @return [Boolean, nil] whether the travel went back with the force as far as it must if nothing gave way; nil

@@ -7,7 +7,7 @@ module MildAnvil
       module Staircase
         FEWEST = 5
         UP_SHARE = 1.05
-        HELD_SHARE = 0.5 # of the time
+        HELD_SHARE = 0.4 # of the time
         # Taking a mass off is as sudden as a break, but no larger than the steps were.
         STEP_SHARE = 1.5
 
@@ -26,7 +26,7 @@ module MildAnvil
         private_class_method :up_and_down?
 
         def mostly_held?(holds, axis)
-          holds.sum { |held| axis[held.last] - axis[held.first] } >= HELD_SHARE * (axis.end_seconds - axis[0])
+          holds.sum { |held| axis[held.last] - axis[held.first] } >= HELD_SHARE * (axis[holds.last.last] - axis[holds.first.first])
         end
         private_class_method :mostly_held?
 

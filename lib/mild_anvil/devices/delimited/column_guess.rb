@@ -21,7 +21,7 @@ module MildAnvil
         # @return [Array<Column>]
         def call
           headers = header_fields
-          unit_fields = @layout.unit_line ? @layout.fields(@lines[@layout.unit_line - 1]) : []
+          unit_fields = @layout.unit_line ? @layout.heads(@lines[@layout.unit_line - 1]) : []
           columns = Array.new(@layout.field_count) { |i| column(i, headers[i].to_s, unit_fields[i]) }
           name_time(columns)
           choose_main(columns)
@@ -33,11 +33,7 @@ module MildAnvil
         def header_fields
           return [] if @layout.header_line.nil?
 
-          line = @lines[@layout.header_line - 1]
-          return @layout.fields(line) unless @layout.delimiter == " "
-
-          wide = line.strip.split(/\s{2,}|\t/)
-          wide.size == @layout.field_count ? wide : line.strip.gsub(/\s+([\[(])/, '\1').split(/\s+/)
+          @layout.heads(@lines[@layout.header_line - 1])
         end
 
         def column(index, header, unit_field)
@@ -112,8 +108,10 @@ module MildAnvil
         def nameless?(column) = [nil, "other"].include?(column.role) && column.unit.nil?
 
         def rising?(index)
-          values = sample_fields(index).map { |f| @layout.style.parse(f) }
-          values.size > 2 && values.none?(&:nil?) && values.each_cons(2).all? { |a, b| b > a }
+          values = sample_fields(index).filter_map { |f| @layout.style.parse(f) }
+          steps = values.each_cons(2).map { |a, b| b - a }
+          values.size > 2 && values.size >= MOSTLY * sample_fields(index).size && steps.none?(&:negative?) &&
+            steps.count(&:positive?) >= MOSTLY * steps.size
         end
 
         # @return [Array(String, String)] role and why
@@ -121,10 +119,13 @@ module MildAnvil
           counted?(index) ? ["sample", "its values count the rows"] : ["time", "its values always rise"]
         end
 
+        MOSTLY = 0.95 # rows may be lost, repeated or blank
+
         # Whole numbers, each one more than the one before, under whatever word.
         def counted?(index)
-          values = sample_fields(index).map { |f| @layout.style.parse(f) }
-          (values.first % 1).zero? && values.each_cons(2).all? { |a, b| (b - a - 1).zero? }
+          values = sample_fields(index).filter_map { |f| @layout.style.parse(f) }
+          steps = values.each_cons(2).map { |a, b| b - a }
+          values.all? { |v| (v % 1).zero? } && steps.count { |step| (step - 1).zero? } >= MOSTLY * steps.size
         end
 
         def sample_fields(index)

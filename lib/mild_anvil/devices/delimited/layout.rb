@@ -10,6 +10,9 @@ module MildAnvil
                           :preamble, keyword_init: true) do
         def fields(line) = Layout.cut(line, delimiter)
 
+        # @return [Array<String>] of a line above the table, whose words and units may hold a space
+        def heads(line) = Layout.heads(line, delimiter, field_count)
+
         # @param lines [Array<String>] of which it was found in those from a place on
         # @return [Layout] with the numbers that lines have in the file, and all that stands above as its preamble
         def moved(from, lines)
@@ -36,6 +39,13 @@ module MildAnvil
           return quoted(line, delimiter) if line.include?('"')
 
           line.split(delimiter, -1).map(&:strip)
+        end
+
+        def self.heads(line, delimiter, count)
+          return cut(line, delimiter) unless delimiter == " "
+
+          wide = line.strip.split(/\s{2,}|\t/)
+          wide.size == count ? wide : line.strip.gsub(/\s+([\[(])/, '').split(/\s+/)
         end
 
         def self.quoted(line, delimiter)
@@ -111,8 +121,8 @@ module MildAnvil
 
           rows = cut + spread.map { |line| cut(line, delimiter) }
           rows = rows.map { |fields| fields.map { |field| NumberStyle.bare(field) } } if units_inside
-          style = NumberStyle.of(rows.flatten.first(PROBE_FIELDS), columns: columns(rows),
-                                                                   usual: delimiter == ";" ? "," : ".")
+          columns = columns(rows)
+          style = NumberStyle.of(columns.flatten.first(PROBE_FIELDS), columns: columns, usual: delimiter == ";" ? "," : ".")
           units_inside ? style.with_units_inside : style
         end
         private_class_method :style_of
@@ -148,9 +158,9 @@ module MildAnvil
 
         def self.place(lines, cut, first, units:, style:, delimiter:, count:)
           above = (0...first).to_a.reverse.reject { |i| lines[i].strip.empty? }
-          headers = above.select { |i| headerlike?(cut[i], count, delimiter) }
-          unit_line = headers.first if headers.any? && above.first == headers.first && unit_row?(cut[above.first],
-                                                                                                 units)
+          heads = above.to_h { |i| [i, heads(lines[i], delimiter, count)] }
+          headers = above.select { |i| headerlike?(heads[i], count, delimiter) }
+          unit_line = headers.first if headers.any? && above.first == headers.first && unit_row?(heads[above.first], units)
           header = (headers - [unit_line]).first
           preamble = above.reject { |i| [header, unit_line].include?(i) }.map { |i| lines[i].strip }.reverse
           new(delimiter: delimiter, style: style, header_line: header && (header + 1),
@@ -161,15 +171,22 @@ module MildAnvil
 
         def self.headerlike?(fields, count, delimiter)
           words = fields.count { |f| f.match?(/[[:alpha:]]/) }
-          sized = delimiter == " " ? fields.size >= count : (fields.size - count).abs <= 1 && (fields.size > 1 || count == 1)
+          sized = delimiter == " " ? fields.size >= count : sized?(fields, count)
           sized && words >= [1, count / 2].max
         end
         private_class_method :headerlike?
 
-        # Every filled field is short and is a unit, bare or in brackets.
+        # As many as the rows have, or one more or less; a key with its value is none.
+        def self.sized?(fields, count)
+          fields.size == count || (fields.size > 1 && (fields.size - count).abs == 1 && fields.none? { |f| f.match?(/[:=]/) })
+        end
+        private_class_method :sized?
+
+        # Every filled field is short and is a unit, bare or in brackets; in brackets also one that is not known.
         def self.unit_row?(fields, units)
-          named = fields.map { |f| f.delete("[]()") }.reject { |f| NO_UNIT.match?(f) }
-          named.any? && named.all? { |f| units.find(f) }
+          named = fields.reject { |f| NO_UNIT.match?(f.delete("[]()")) }
+          named.any? { |f| units.find(f.delete("[]()")) } &&
+            named.all? { |f| f.match?(/\A[\[(][^\])]*[\])]\z/) || units.find(f) }
         end
         private_class_method :unit_row?
       end

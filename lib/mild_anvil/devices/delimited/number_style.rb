@@ -12,6 +12,7 @@ module MildAnvil
         # No cell, clock or counter says more; what follows from such numbers is still finite.
         GROUPS = /\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/
         BARE = /\A[+-]?\d{1,3}(?:\.\d+)?\z/
+        STRAY = 20
         CLOCK_COMMA = /\d:\d\d,\d+\z/
         CLOCK_POINT = /\d:\d\d\.\d+\z/
         LARGEST = 1.0e20
@@ -71,6 +72,7 @@ module MildAnvil
         def self.of(fields, usual: ".", columns: [fields])
           digits = fields.grep(/\A\s*[+-]?[\d.,'\u00A0\u202F ]*\d[\d.,'\u00A0\u202F ]*(?:[eE][+-]?\d+)?\s*\z/)
           commas = digits.select { |f| f.include?(",") }
+          commas = [] if stray?(commas, digits)
           return new(decimal_mark: ".", thousands: ",") if commas.any? { |f| f.match?(/\d,\d{3}\b.*\.\d/) }
           return new(decimal_mark: ",", thousands: ".") if commas.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
 
@@ -80,6 +82,13 @@ module MildAnvil
 
           new(decimal_mark: ".", thousands: spaced, point_seen: true)
         end
+
+        # A few commas among many numbers with a decimal point stand in words above the table.
+        def self.stray?(commas, digits)
+          pointed = digits.count { |f| f.include?(".") && !f.include?(",") }
+          STRAY * commas.size < pointed && points(digits).nil?
+        end
+        private_class_method :stray?
 
         # Whole numbers only: the clock's fraction may show it.
         def self.unseen(fields, usual)
@@ -91,7 +100,7 @@ module MildAnvil
 
         # Beside decimal commas a point groups digits, if it does so wherever it stands.
         def self.points(digits)
-          pointed = digits.select { |f| f.include?(".") }
+          pointed = digits.select { |f| f.include?(".") && !f.include?(",") }
           "." if pointed.any? && pointed.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:\.\d{3})+\z/) }
         end
         private_class_method :points

@@ -15,7 +15,9 @@ module MildAnvil
         SECONDS = { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6, "s" => 1.0 }.freeze
         INTERVALS = (1.0e-9..1.0e7) # seconds from one reading to the next
         UNIT_WORD = /\b(?:units?|einheit|unité|unidade?|unidad|unità|eenheid|enhet|jednostka|yksikkö)\b/i
-        PAIR = /\A(.+?)\s*[:=\t]\s*\[?(\S+?)\]?\z/
+        PAIR = /\A(.+?)\s*[:=\t;]\s*\[?([^\s=:;]+(?: [^\s=:;]+)?)\]?\z/
+        # A frequency that is not the sampling's.
+        NOT_SAMPLING = /filt|cut.?off|grenz|bandw|bandbr|pass\b|mains|netz|brumm|carrier|träger|porteuse/i
 
         def initialize(lines, units)
           @lines = lines
@@ -60,7 +62,7 @@ module MildAnvil
 
         # A rate of nothing is an infinite interval: not stated.
         def stated_rate
-          rate = @lines.filter_map { |line| RATE.match(line) }.first
+          rate = @lines.reject { |line| NOT_SAMPLING.match?(line) }.filter_map { |line| RATE.match(line) }.first
           rate && (1 / (number(rate[1]) * (rate[2].downcase.start_with?("k") ? 1000 : 1)))
         end
 

@@ -23,6 +23,7 @@ module MildAnvil
         }.freeze
         # Parts of compound words, and of the forms that a word takes.
         STEMS = {
+          "sample" => /punkt\z|próbka|próbki|muestra|amostra|échantil|avläsn/,
           "other" => /batter|bater|akku|batteri|voltage|versorgung|supply/,
           "torque" => /drehmoment|vridmoment|anzugsmoment|torsi/,
           "force" => /kraft|kracht|zell|cell\z|cella\z|célul|celul|trazion|trakcj|tracci|traçã|traction|vetovoim|belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/,
