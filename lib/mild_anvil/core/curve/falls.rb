@@ -102,7 +102,8 @@ module MildAnvil
             return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall)
           end
 
-          @taken_off.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
+          middle = (fall.start + fall.finish) / 2
+          @taken_off.any? { |range| range.cover?(middle) }
         end
 
         # From near the top of a cycle down to its bottom.

@@ -10,6 +10,8 @@ module MildAnvil
         # The pull goes downwards when it reaches that many times farther below its start than above it.
         SENSE_RATIO = 2.0
         SAME_SHARE = 0.02 # of a load that never changes by more
+        NOISE_SIGMAS = 8
+        LOOK = 4000 # readings
 
         # sense: 1 or -1; readings: Array<Float> of shape (n,), newtons, in the sense of loading; packed: the same;
         # noise: sigma of one reading, newtons; step: of the display, newtons or nil; spikes: Array<Integer>;
@@ -41,14 +43,23 @@ module MildAnvil
         # @return [Integer] -1 where the pull goes downwards
         def self.sense_of(channel)
           level = Rest.first_level(channel.samples)
-          survey = Packed.survey(channel.packed)
-          low = survey.lowest
-          high = survey.highest
+          low, high = limits(channel)
           # Under one load throughout, the load says it, not the noise.
-          return level <=> 0 if low * high > 0 && high - low < SAME_SHARE * level.abs
+          return level <=> 0 if low * high > 0 && high - low < [SAME_SHARE * level.abs, noise_range(channel)].max
 
           level - low > SENSE_RATIO * (high - level) ? -1 : 1
         end
+
+        # Where all but a hundredth of the readings lie: spikes say nothing of the sense.
+        def self.limits(channel)
+          sorted = (0...channel.size).step([channel.size / LOOK, 1].max).map { |i| channel.samples[i] }.reject(&:nan?).sort
+          edge = sorted.size / 100
+          [sorted[edge], sorted[-1 - edge]]
+        end
+        private_class_method :limits
+
+        def self.noise_range(channel) = NOISE_SIGMAS * Noise.of(channel.packed, channel.size)
+        private_class_method :noise_range
 
         private
 

@@ -23,6 +23,7 @@ module MildAnvil
         CORNER_SHARE = 0.5 # of the spike: how far it stands off what leads to it and away from it
         MOST = 1000 # a recording with more of them is no recording
         LONGEST = 2
+        FEW_DIPS = 2
         BACK_ROWS = 40 # behind a dip
         BACK_STEPS = 20 # times what the force changes by from row to row there
 
@@ -36,7 +37,8 @@ module MildAnvil
           survey = Packed.survey(packed)
           least = [SIGMAS * noise, RANGE_SHARE * (survey.highest - survey.lowest), STEPS * step].max
           # Half of the way must be done by one step, up or down.
-          found = runs(forces, Packed.leaps(packed, least / 2), least, survey.highest)
+          found = runs(forces, Packed.leaps(packed, least / 2), least)
+          found -= dips(forces, found, survey.highest)
           found.size > MOST ? [] : found
         end
 
@@ -52,27 +54,32 @@ module MildAnvil
           values
         end
 
-        def runs(forces, leaps, least, top)
+        # Noise that falls below the end of a full cell, again and again.
+        def dips(forces, spikes, top)
+          found = spikes.select { |i| [i - 1, i + 1].any? { |k| forces[k] >= top } && forces[i] < top }
+          found.size > FEW_DIPS ? found : []
+        end
+        private_class_method :dips
+
+        def runs(forces, leaps, least)
           last = 0
           leaps.flat_map do |first|
             next [] if first <= last
 
-            length = (1..LONGEST).find { |rows| spike?(forces, first, rows, least, top) } or next []
+            length = (1..LONGEST).find { |rows| spike?(forces, first, rows, least) } or next []
             last = first + length
             [*first...last]
           end
         end
         private_class_method :runs
 
-        def spike?(forces, first, rows, least, top)
+        def spike?(forces, first, rows, least)
           after = first + rows
           return false if first < 2 || after + 1 >= forces.size
 
           off = offs(forces, first, rows)
           height = off.map(&:abs).min
           return false if rows > 1 && !off.all?(&:positive?) && !leaps_back?(forces, after, height)
-
-          return false if off.first.negative? && [first - 1, after].all? { |i| forces[i] >= top } # noise under a full cell
 
           height > least && (forces[after] - forces[first - 1]).abs <= AGREE_SHARE * height &&
             height > BENDS * bend(forces, first, after) && alone?(forces, first, after - 1, off.first.positive? ? 1 : -1, height)

@@ -12,6 +12,8 @@ module MildAnvil
           FROZEN_SECONDS = 0.25
           AROUND = 50 # rows
           LEAP_STEPS = 4
+          RUN_SHARE = 4
+          FEWEST_RUN = 3
           GAP_INTERVALS = 5
           LOADED_SHARE = 0.1
 
@@ -57,9 +59,18 @@ module MildAnvil
             return false if last - first + 1 < FROZEN_SAMPLES || axis[last] - axis[first] < FROZEN_SECONDS
             return catches_up?(analysis, first, last) if analysis.noise_newtons <= (analysis.step_newtons || 0.0) * 0.3
 
-            moving?(analysis, first, last)
+            moving?(analysis, first, last) && restless?(analysis, first, last)
           end
           private_class_method :frozen?
+
+          # No other run beside it comes near it: at the top of a slow wave a coarse display repeats itself, too.
+          def self.restless?(analysis, first, last)
+            count = last - first + 1
+            beside = [[first - (2 * count), 0].max...first, (last + 1)..[last + (2 * count), analysis.readings.size - 1].min]
+            longest = beside.flat_map { |range| analysis.readings[range].chunk_while { |a, b| (a - b).zero? }.map(&:size) }.max || 0
+            longest <= [count / RUN_SHARE, FEWEST_RUN].max
+          end
+          private_class_method :restless?
 
           def self.catches_up?(analysis, first, last)
             return false if last + 1 >= analysis.readings.size || first.zero?
