@@ -10,6 +10,7 @@ module MildAnvil
         # Without a travel that goes back, a fall in fewer samples or less time may be a break.
         FEWEST_SAMPLES = 5
         LEAST_SECONDS = 0.3
+        SLOW_SECONDS = 2.0 # no break takes so long
         LEAP_SHARE = 0.35 # of the drop in one step: no hand does that while others take part of it
         # Of the travel that the force needed on its way up; and the noise of one reading above which that is seen.
         BACK_SHARE = 0.1
@@ -89,7 +90,8 @@ module MildAnvil
           back = went_back?(one)
           return back unless back.nil?
 
-          one.gentle && one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS && !leap?(one)
+          (one.gentle || @axis[one.last] - @axis[one.first] >= SLOW_SECONDS) &&
+            one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS && !leap?(one)
         end
 
         # @return [Boolean, nil] whether the travel went back with the force as far as it must if nothing gave way; nil

@@ -18,6 +18,8 @@ module MildAnvil
         BRIEF_SHARE = 0.25
         # Had the machine gone on, the force would have changed by at least so much of the peak, and so many sigma.
         EVIDENCE_SHARE = 0.02
+        CALM_SHARE = 0.25 # of the level: the middle four fifths of the readings
+        CALM_SIGMAS = 6 # of the rest's noise
         MEDIAN_LOOK = 800 # samples that a level is taken from
 
         # first, last: samples; level: median force; segments: those it is made of
@@ -48,7 +50,7 @@ module MildAnvil
         # @param after_falls [Boolean] also where a fall led to it and no travel says that the machine stood
         # @return [Array<Held>] in order
         def all(after_falls: false)
-          found = runs.map { |from, to| held(from, to) }.select { |one| long?(one) && shown?(one) && level?(one) }
+          found = runs.map { |from, to| held(from, to) }.select { |one| long?(one) && shown?(one) && level?(one) && calm?(one) }
           after_falls ? found : found.select { |one| driven_to?(one) }
         end
 
@@ -126,14 +128,26 @@ module MildAnvil
         def driven_to?(held)
           before = @segments[0...@segments.index(held.segments.first)].reverse.find { |s| !swing?(s, held.level) }
           return true if before.nil? || %i[rest standing].include?(before.kind)
-          return before.kind != :falling if @baseline.travel
+          return went_back?(before) if before.change_newtons.negative?
 
-          before.change_newtons.positive? &&
-            before.to_newtons <= held.level + [APART_SHARE * held.level.abs, SIGMAS * before.noise_newtons].max
+          @baseline.travel || before.to_newtons <= held.level + [SWING_SHARE * held.level.abs, SIGMAS * before.noise_newtons].max
+        end
+
+        # Somebody let off to here, and held again.
+        def went_back?(segment)
+          !segment.metres_per_second.nil? && segment.moved_metres < -SIGMAS * segment.noise_metres
         end
 
         def swing?(segment, level)
           [segment.from_newtons, segment.to_newtons].all? { |force| (force - level).abs <= SWING_SHARE * level.abs }
+        end
+
+        # Not the mean of a swinging that is faster than the points of the course.
+        def calm?(held)
+          stride = [(held.last - held.first) / MEDIAN_LOOK, 1].max
+          sorted = (held.first..held.last).step(stride).map { |i| @baseline.clean[i] }.sort
+          edge = sorted.size / 10
+          sorted[-1 - edge] - sorted[edge] <= [CALM_SHARE * held.level.abs, CALM_SIGMAS * @baseline.sigma_newtons].max
         end
 
         def median(from, to)

@@ -153,6 +153,7 @@ module MildAnvil
           kinds.count(:value) >= [1, (fields.size + 1) / 2].max && !kinds.include?(:word)
         end
 
+        UNKNOWN_UNIT = /\A(?:[\[(][^\])]*[\])]|[[:alpha:]%°µ]{1,3})\z/ # in brackets, or as short as one
         NO_UNIT = /\A[-–—1\s]*\z/ # of what is counted
         NO_VALUE = %r{\A(?:nan|n/a|na|null|none|inf|-inf|-+|\*+|overflow|ovf|ol)\z}i
 
@@ -182,11 +183,11 @@ module MildAnvil
         end
         private_class_method :sized?
 
-        # Every filled field is short and is a unit, bare or in brackets; in brackets also one that is not known.
+        # Every filled field is short and is a unit, bare or in brackets; a few may be units that are not known.
         def self.unit_row?(fields, units)
           named = fields.reject { |f| NO_UNIT.match?(f.delete("[]()")) }
-          named.any? { |f| units.find(f.delete("[]()")) } &&
-            named.all? { |f| f.match?(/\A[\[(][^\])]*[\])]\z/) || units.find(f) }
+          known, other = named.partition { |f| units.find(f.delete("[]()")) }
+          known.any? && known.size >= other.size && other.all? { |f| UNKNOWN_UNIT.match?(f) }
         end
         private_class_method :unit_row?
       end

@@ -21,7 +21,8 @@ module MildAnvil
           # begun.
           RATE_SECONDS = 0.002
           STEEP_SHARE = 0.1
-          SEEN_SIGMAS = 20
+          SEEN_SIGMAS = 12
+          STEEP_LINE_SHARE = 0.25
 
           def self.find(analysis)
             net = analysis.clean
@@ -64,17 +65,30 @@ module MildAnvil
 
           # Back up the steep part of the last fall to where it began: a slow decline before it is not the break.
           def self.start_of_fall(analysis, gone)
-            net = analysis.clean
             top = top_of_fall(analysis, gone)
-            width = width(analysis, top, gone)
-            drop = ->(i) { net[[i - width, 0].max] - net[i] }
+            width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
+            drop = drops(analysis.clean, width)
             steepest = ([top + 1, gone].min..gone).max_by(&drop)
+            return knee(analysis, top, gone) if drop.call(steepest) < SEEN_SIGMAS * analysis.noise_newtons
+
             gate = [STEEP_SHARE * drop.call(steepest), 3 * analysis.sigma_newtons].max
             index = steepest
             index -= 1 while index > top && drop.call(index) >= gate
-            ([index - width, top].max..steepest).max_by { |i| net[i] }
+            ([index - width, top].max..steepest).max_by { |i| analysis.clean[i] }
           end
           private_class_method :start_of_fall
+
+          def self.drops(forces, width) = ->(i) { forces[[i - width, 0].max] - forces[i] }
+          private_class_method :drops
+
+          # Where noise hides how steep single samples are: where the first steep line of the fall begins.
+          def self.knee(analysis, top, gone)
+            falling = analysis.segments.all.select { |s| s.last > top && s.first <= gone && s.change_newtons.negative? }
+            steepest = falling.map { |s| -s.newtons_per_second }.max or return top
+            first = falling.find { |s| -s.newtons_per_second >= STEEP_LINE_SHARE * steepest }
+            [first.first, top].max
+          end
+          private_class_method :knee
 
           # Where the fall began in which the force went below the limit for good.
           def self.top_of_fall(analysis, gone)
@@ -82,16 +96,6 @@ module MildAnvil
             fall ? fall.top : analysis.peak_index
           end
           private_class_method :top_of_fall
-
-          # So many samples that their noise does not hide how steep it is.
-          def self.width(analysis, top, gone)
-            net = analysis.clean
-            width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
-            steep = ->(w) { ([top + w, gone].min..gone).map { |i| net[[i - w, 0].max] - net[i] }.max }
-            width *= 2 while 2 * width < gone - top && steep.call(width) < SEEN_SIGMAS * analysis.noise_newtons
-            width
-          end
-          private_class_method :width
 
           def self.broken(analysis, start, peak)
             kind, seconds = speed(analysis, peak)

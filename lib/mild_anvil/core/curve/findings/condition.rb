@@ -12,6 +12,9 @@ module MildAnvil
           FROZEN_SECONDS = 0.25
           AROUND = 50 # rows
           LEAP_STEPS = 4
+          ABRUPT_TIMES = 8
+          NOISY_STEPS = 0.3 # less noise than that does not show in a display of such steps
+          MOVES_SHARE = 0.3 # of the usual rate of the travel
           RUN_SHARE = 4
           FEWEST_RUN = 3
           GAP_INTERVALS = 5
@@ -38,12 +41,30 @@ module MildAnvil
           def self.top_reading(analysis) = analysis.readings[analysis.peak_index]
           private_class_method :top_reading
 
+          # A full cell repeats its highest reading where noise or a travel that goes on shows that the force did not stay.
           def self.at_the_end?(analysis, first, last)
-            (top_reading(analysis) - analysis.readings[first]).zero? && last - first + 1 >= STUCK && moving?(analysis,
-                                                                                                             first,
-                                                                                                             last)
+            return false unless (top_reading(analysis) - analysis.readings[first]).zero? && last - first + 1 >= STUCK
+
+            noisy = analysis.noise_newtons > NOISY_STEPS * (analysis.step_newtons || 0.0)
+            moving = moving?(analysis, first, last)
+            (noisy && moving) || (goes_on_there?(analysis, first, last) && (moving || abrupt?(analysis, first, last)))
           end
           private_class_method :at_the_end?
+
+          # The round top of a wave is no more than five times as long as the step before it.
+          def self.abrupt?(analysis, first, last)
+            before = first - 1
+            before -= 1 while before.positive? && (analysis.readings[before - 1] - analysis.readings[first - 1]).zero?
+            first.positive? && last - first + 1 >= ABRUPT_TIMES * (first - before)
+          end
+          private_class_method :abrupt?
+
+          def self.goes_on_there?(analysis, first, last)
+            axis = analysis.time_axis
+            moved = analysis.travel ? analysis.travel.from(first, last) : 0.0
+            moved.positive? && moved >= MOVES_SHARE * analysis.travel_rate * (axis[last] - axis[first])
+          end
+          private_class_method :goes_on_there?
 
           # A slow pull with a coarse step repeats readings everywhere; only where the neighbourhood moves is a run
           # strange.
@@ -57,7 +78,7 @@ module MildAnvil
           def self.frozen?(analysis, first, last)
             axis = analysis.time_axis
             return false if last - first + 1 < FROZEN_SAMPLES || axis[last] - axis[first] < FROZEN_SECONDS
-            return catches_up?(analysis, first, last) if analysis.noise_newtons <= (analysis.step_newtons || 0.0) * 0.3
+            return catches_up?(analysis, first, last) if analysis.noise_newtons <= (analysis.step_newtons || 0.0) * NOISY_STEPS
 
             moving?(analysis, first, last) && restless?(analysis, first, last)
           end
