@@ -10,7 +10,8 @@ module MildAnvil
         # Without a travel that goes back, a fall in fewer samples or less time may be a break.
         FEWEST_SAMPLES = 5
         LEAST_SECONDS = 0.3
-        SLOW_SECONDS = 2.0 # no break takes so long
+        SLOW_SECONDS = 2.0
+        LIKE_LOADING = 4.0
         LEAP_SHARE = 0.35 # of the drop in one step: no hand does that while others take part of it
         # Of the travel that the force needed on its way up; and the noise of one reading above which that is seen.
         BACK_SHARE = 0.1
@@ -20,9 +21,9 @@ module MildAnvil
         GENTLE_SHARE = 0.8
 
         # @param segments [Array<Segment>] with kinds; @param baseline [Baseline]
-        # @param stiffness [Float] newtons per metre of the loading
-        def initialize(segments, baseline, stiffness)
-          @stiffness = stiffness
+        # @param usual [Pace] of the loading
+        def initialize(segments, baseline, usual)
+          @usual = usual
           @segments = segments
           @baseline = baseline
           @axis = baseline.time_axis
@@ -90,8 +91,15 @@ module MildAnvil
           back = went_back?(one)
           return back unless back.nil?
 
-          (one.gentle || @axis[one.last] - @axis[one.first] >= SLOW_SECONDS) &&
+          (one.gentle || slow?(one)) &&
             one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS && !leap?(one)
+        end
+
+        # For longer than any break takes, or not much faster than the load came on.
+        def slow?(one)
+          seconds = @axis[one.last] - @axis[one.first]
+          seconds >= SLOW_SECONDS ||
+            one.from_newtons - one.to_newtons <= LIKE_LOADING * @usual.newtons_per_second * seconds
         end
 
         # @return [Boolean, nil] whether the travel went back with the force as far as it must if nothing gave way; nil
@@ -99,7 +107,7 @@ module MildAnvil
         def went_back?(one)
           way = @baseline.travel or return
           moved = way.around(one.last) - way.around(one.first)
-          elastic = (one.from_newtons - one.to_newtons) / @stiffness
+          elastic = (one.from_newtons - one.to_newtons) / @usual.stiffness
           return moved < -BACK_SHARE * elastic if elastic > SEEN_SIGMAS * way.sigma
 
           moved.negative? if moved.abs > SIGMAS * way.sigma

@@ -40,7 +40,7 @@ module MildAnvil
         end
 
         def find_events
-          @descents = Descents.new(all, baseline, usual.stiffness).all.freeze
+          @descents = Descents.new(all, baseline, usual).all.freeze
         end
 
         def find_holds
@@ -50,7 +50,17 @@ module MildAnvil
           @falls = find_falls(holds, steps).freeze
           steps = outside_cycles(steps)
           @staircase = Staircase.found?(steps, baseline.time_axis, [all.first.from_newtons, all.last.to_newtons])
-          @holds = (@staircase ? Holds.new(all, baseline, usual, at_rest: true).all(after_falls: true) : outside_cycles(holds.all)).freeze
+          @holds = chosen(holds).freeze
+        end
+
+        # None under a load that never changes; with their swings, and the rests, where masses were hung.
+        def chosen(holds)
+          return [] if baseline.steady?
+          return outside_cycles(holds.all) unless @staircase
+
+          rests = Holds.new(all, baseline, usual, at_rest: true)
+          steps = rests.all(after_falls: true)
+          steps.zip(rests.swings(steps)).map { |held, swing| held.dup.tap { |one| one.first = swing.begin }.freeze }
         end
 
         def find_falls(holds, steps)

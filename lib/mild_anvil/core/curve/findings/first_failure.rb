@@ -16,6 +16,8 @@ module MildAnvil
             first, *further = failures(analysis) unless analysis.staircase? || analysis.steady?
             return [] if first.nil?
 
+            # The fall from the peak itself is told by the peak.
+            further.reject! { |f| f.top == analysis.peak_index }
             [finding(analysis, first, :first_failure), *further.map { |f| finding(analysis, f, :partial_failure) }]
           end
 
