@@ -18,9 +18,13 @@ class RandomTruthTest < CoreCase
   def told(truth)
     reading = read_file(File.binread(File.join(FOLDER, "#{truth['file']}.gz")))
 
-    assert_predicate reading, :ready?, reading.questions.inspect
+    asks = truth.dig("dialect", "asks")
+
+    assert_equal asks.sort, reading.questions.map { |q| q[:kind] }.uniq.sort
+    return unless asks.empty?
+
     assert_equal truth["rows"]["total"], reading.row_count
-    analysis = Curve::Analysis.new(reading.recording)
+    analysis = Curve::Analysis.new(reading.recording, settings: settings(truth))
     @first = reading.recording.time_axis[0]
     @interval = reading.recording.time_axis.typical_interval_seconds
     @found = analysis.findings.group_by(&:kind)
@@ -29,7 +33,53 @@ class RandomTruthTest < CoreCase
 
     peak(truth["peak"])
     required(truth["events"])
+    holds(truth["holds"])
+    broken(truth["break"])
+    residual(truth["residual"])
+    stiffness(truth["stiffness"])
     nothing_false(truth["events"])
+  end
+
+  def settings(truth)
+    holds = [truth.dig("asked", "hold")].flatten.compact.map do |hold|
+      { newtons: hold["target"], seconds: hold["duration_s"], below_share: hold["tolerance_share"] }
+    end
+    Curve::Settings.new(holds: holds)
+  end
+
+  # Held from when to when, how low, and whether what was wanted was kept.
+  def holds(known)
+    known.to_a.select { |hold| hold["required"] }.each do |hold|
+      found = @found[:hold].to_a.find { |f| at(f) < hold["end"] && f.until_seconds - @first > hold["start"] }
+
+      assert found, "hold from #{hold['start']} s"
+      slack = [hold["t_tol"], 1.0, 0.06 * hold["duration"]].max
+
+      assert_in_delta hold["start"], at(found), slack
+      assert_in_delta hold["end"], found.until_seconds - @first, slack
+      assert_in_delta hold["lowest"], found.extra[:lowest_newtons], hold["lowest_tol"] if hold["force_scored"]
+      assert_equal hold["satisfied"], found.extra[:target]&.fetch(:satisfied) if hold["verdict_scored"]
+    end
+  end
+
+  def broken(known)
+    return unless known && known["score"]
+
+    assert_includes known["accept"], @found[:break] ? @found[:break][0].extra[:speed] : "none"
+  end
+
+  def residual(known)
+    return unless known && known["score"]
+
+    assert_in_delta known["force"], @found[:residual][0].force_newtons, known["tol"]
+  end
+
+  def stiffness(known)
+    return unless known && known["score"]
+
+    middle = @found[:stiffness][0].extra[:middle_newtons_per_metre]
+
+    assert_in_delta known["least_squares"], middle, known["tol_share"] * known["least_squares"]
   end
 
   def at(finding) = finding.at_seconds - @first

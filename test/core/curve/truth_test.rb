@@ -19,8 +19,8 @@ class TruthTest < CoreCase
       dialect(truth, reading)
       @found = Curve::Analysis.new(reading.recording, settings: settings(truth)).findings.group_by(&:kind)
       events(truth)
-      %w[zero peak break stiffness energy residual yield holds share loops cycles set_after creep
-         calibration].each do |part|
+      %w[rows zero peak break stiffness energy residual yield holds saturation share loops cycles set_after creep
+         calibration torque].each do |part|
         send("check_#{part}", truth[part], truth) if truth[part]
       end
     end
@@ -106,6 +106,40 @@ class TruthTest < CoreCase
   def check_peak(peak, _truth)
     assert_in_delta peak["logged"], @found[:peak][0].force_newtons, peak["logged_tol"]
     assert_equal peak["lower_bound"], @found[:peak][0].extra[:lower_bound]
+    missed = @found[:peak][0].extra[:missed_newtons]
+
+    # A bound, and no idle one: the steepest line there may be twice as steep as the path at the peak itself.
+    assert_operator missed, :>=, [peak["missed_by_sampling"], 0.0].max - peak["logged_tol"]
+    assert_operator missed, :<=, (2.5 * peak["sampling_miss_bound"]) + (0.25 * peak["logged_tol"])
+  end
+
+  # Spikes are set aside where they are and nowhere else; a gap is said.
+  def check_rows(rows, truth)
+    spikes = rows["bad"].select { |row| row["kind"] == "spike" }.map { |row| row["t"] }
+    axis = @found[:spike].to_a.map(&:at_seconds)
+
+    assert_equal spikes.size, axis.size, "spikes #{truth['name']}"
+    spikes.zip(axis).each { |wanted, found| assert_in_delta wanted, found, 1e-6 }
+    assert_equal rows["gaps"].size, @found[:dropout].to_a.size
+  end
+
+  def check_saturation(expected, _truth)
+    found = @found[:saturated][0]
+
+    assert_in_delta expected["from_t"], found.at_seconds, 1e-6
+    assert_in_delta expected["to_t"], found.until_seconds, 1e-6
+    assert_equal expected["rows"], found.extra[:samples]
+    assert_in_delta expected["reading"], found.extra[:reading_newtons], 1e-6
+  end
+
+  # A hand that lets go between two turns is no event.
+  def check_torque(expected, _truth)
+    assert_equal 8, expected["strokes"]
+    expected["hand_lets_go"].each do |pause|
+      events = @found.values_at(*COUNTED, :release).compact.flatten
+
+      assert(events.none? { |f| f.at_seconds && (f.at_seconds - pause["t"]).abs < 0.2 }, "an event at #{pause['t']} s")
+    end
   end
 
   def check_break(expected, _truth)
@@ -153,9 +187,11 @@ class TruthTest < CoreCase
     expected.reject { |h| h["saturated"] }.each_with_index do |hold, i|
       found = @found[:hold][i]
 
-      assert_in_delta hold["duration"], found.extra[:seconds], hold["duration_tol"] + (2 * hold["t_tol"])
+      assert_in_delta hold["duration"], found.extra[:seconds], hold["duration_tol"]
       assert_in_delta hold["mean"], found.extra[:mean_newtons], hold["force_tol"]
-      assert_in_delta hold["lowest"], found.extra[:lowest_newtons], hold["force_tol"] * 2
+      assert_in_delta hold["lowest"], found.extra[:lowest_newtons], hold["force_tol"]
+      assert_in_delta hold["start"], found.at_seconds, hold["t_tol"]
+      assert_in_delta hold["relaxation_pct"], 100 * found.extra[:relaxation_share], hold["relaxation_tol_pct"]
       next unless hold["target"]
 
       assert_equal hold["satisfied"], found.extra[:target][:satisfied]
@@ -204,7 +240,23 @@ class TruthTest < CoreCase
   # The settled force of each step of a check with hung masses.
   def check_calibration(expected, truth)
     expected["steps"].zip(@found[:hold]).each_with_index do |(step, found), i|
-      assert_in_delta step["reading"], found.extra[:settled_newtons], truth["events"][i]["force_tol"]
+      assert_in_delta step["reading"], found.extra[:settled_newtons], expected["step_reading_tol"]
+      assert_in_delta truth["events"][i]["start"], found.at_seconds, 2.65
     end
+    calibration_line(expected)
+  end
+
+  # Over all steps, up and down; the zero is not taken off.
+  def calibration_line(expected)
+    zero = @found[:zero][0].extra[:offset_newtons]
+    applied = expected["steps"].map { |step| step["applied_N"] }
+    read = @found[:hold].map { |hold| hold.extra[:settled_newtons] + zero }
+    line = Curve::LeastSquaresLine.through(applied, read)
+
+    assert_in_delta expected["slope"], line.slope, expected["slope_tol"]
+    assert_in_delta expected["intercept"], line.intercept, expected["intercept_tol"]
+    largest = applied.zip(read).map { |a, r| (r - line.intercept - (line.slope * a)).abs }.max
+
+    assert_in_delta expected["max_residual"], largest, expected["residual_tol"]
   end
 end

@@ -8,7 +8,7 @@ module MildAnvil
         module Loop
           POSITION = 76
           BACK_SIGMAS = 4
-          BACK_SHARE = 0.002 # of the whole way
+          BACK_SHARE = 0.002 # of the way up
 
           # @return [Array<Finding>] one for each cycle that is shown, and for each pull that was taken off again
           def self.find(analysis)
@@ -57,7 +57,7 @@ module MildAnvil
                         force_newtons: analysis.clean[top],
                         because: whole ? "from rest up and down to rest again" : "down to rest; the recording starts under load",
                         extra: { highest_minus_settled_newtons: settling(analysis, top),
-                                 **(whole ? work(analysis, start, top, finish) : UNKNOWN), **way(analysis, top, set(analysis, finish, stop), whole) })
+                                 **(whole ? work(analysis, start, top, finish) : UNKNOWN), **way(analysis, top, set(analysis, top, finish, stop), whole) })
           end
           private_class_method :finding
 
@@ -88,11 +88,11 @@ module MildAnvil
 
           # Where the travel stops going back: a soft toe goes on under next to no force. Of what is travelled until the
           # next highest force, the readings that lie as far back as their noise tells apart.
-          def self.set(analysis, from, stop)
+          def self.set(analysis, top, from, stop)
             way = analysis.travel.values[from..[stop, from].max]
             sorted = way.sort
             least = sorted[sorted.size / 50]
-            slack = [BACK_SIGMAS * analysis.travel.sigma, BACK_SHARE * (analysis.travel.values.max - least)].max
+            slack = [BACK_SIGMAS * analysis.travel.sigma, BACK_SHARE * (analysis.travel[top] - least)].max
             median(way.select { |at| at <= least + slack })
           end
           private_class_method :set

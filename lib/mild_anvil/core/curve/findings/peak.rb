@@ -7,9 +7,9 @@ module MildAnvil
         # The highest force, spikes set aside, with what the sampling can have missed.
         module Peak
           POSITION = 30
-          RATE_SAMPLES = 10
+          BROKE_SHARE = 0.05
+          EDGE = 3 # samples from the end of a stretch
 
-          # Method: bound on what was missed = rate of loading before the peak x sampling interval.
           def self.find(analysis)
             top = analysis.peak_index
             faults = faults(analysis, top)
@@ -39,15 +39,40 @@ module MildAnvil
           end
           private_class_method :because
 
+          # What can lie between two samples: the line that led up and the line that leads down meet no higher than this
+          # above the highest reading; before a break, the line that led up goes on for one interval.
           def self.missed_newtons(analysis, top)
-            from = [top - RATE_SAMPLES, 0].max
-            span = analysis.time_axis[top] - analysis.time_axis[from]
-            return 0.0 unless span.positive?
+            up, down = slopes(analysis.segments.all, top)
+            interval = analysis.time_axis.typical_interval_seconds
+            return up * interval if down.nil? || down.infinite?
 
-            rate = (analysis.net[top] - analysis.net[from]) / span
-            [rate, 0.0].max * analysis.time_axis.typical_interval_seconds
+            up.zero? ? 0.0 : up * down / (up + down) * interval
           end
           private_class_method :missed_newtons
+
+          # @return [Array(Float, Float)] newtons per second up to the peak and down from it; nil at the end of the recording
+          def self.slopes(segments, top)
+            at = segments.index { |s| top <= s.last }
+            at -= 1 if at.positive? && segments[at].kind == :falling # its first sample is the peak
+            here = segments[at]
+            return both(here, segments[at + 1]) if here.last - top < EDGE
+            return both(segments[at - 1], here) if at.positive? && top - here.first < EDGE
+
+            [here.newtons_per_second.abs] * 2
+          end
+          private_class_method :slopes
+
+          def self.both(before, after)
+            [[before.newtons_per_second, 0.0].max,
+             after && (broke?(before, after) ? Float::INFINITY : [-after.newtons_per_second, 0.0].max)]
+          end
+          private_class_method :both
+
+          # Down in a fall, or between two samples.
+          def self.broke?(before, after)
+            after.kind == :falling || before.to_newtons - after.from_newtons > BROKE_SHARE * before.to_newtons
+          end
+          private_class_method :broke?
 
           def self.hertz(analysis)
             interval = analysis.time_axis.typical_interval_seconds
