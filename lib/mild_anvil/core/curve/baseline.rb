@@ -19,7 +19,8 @@ module MildAnvil
         # @param signal [Signal]
         def initialize(signal)
           @signal = signal
-          rest = Rest.new(signal.values, noise: signal.noise, step: signal.step || 0.0)
+          rest = Rest.new(signal.values, noise: signal.noise, step: signal.step || 0.0, packed: signal.values_packed,
+                                        top: signal.top)
           @before = before_load(rest)
           @steady = @before.nil? && same_throughout?
           @after = @steady ? nil : rest.after
@@ -79,7 +80,9 @@ module MildAnvil
                                                      NEVER_LEFT_SHARE * quiet.level].max
         end
 
-        def same_throughout? = signal.values.min > (1 - STEADY_SHARE) * signal.values[signal.top]
+        def same_throughout?
+          Packed.survey(signal.values_packed).lowest > (1 - STEADY_SHARE) * signal.values[signal.top]
+        end
       end
     end
   end

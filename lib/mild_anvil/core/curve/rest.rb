@@ -29,12 +29,13 @@ module MildAnvil
 
         # @param forces [Array<Float>] spikes set aside, in the sense of loading
         # @param noise [Float] sigma of one reading; @param step [Float] of the display
-        def initialize(forces, noise:, step:)
+        # @param packed [String] the same; @param top [Integer] the sample of the highest
+        def initialize(forces, noise:, step:, packed: Packed.pack(forces), top: forces.index(forces.max))
           @forces = forces
           @noise = noise
           @step = step
-          @peak = forces.index(forces.max)
-          @packed = Packed.pack(forces)
+          @peak = top
+          @packed = packed
         end
 
         # @return [Quiet, nil] before the load
