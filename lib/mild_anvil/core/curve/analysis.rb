@@ -44,19 +44,21 @@ module MildAnvil
         # @return [Segments]
         def segments = @segments ||= Segments.new(baseline)
 
-        # @return [Array<Finding>] of all registered findings, in order of time
+        # @return [Array<Finding>] of all registered findings, in order of time, each with its confidence
         def findings
-          @findings ||= Findings.all.flat_map { |kind| of(kind) }.map { |finding| Sound.of(finding) }
+          @findings ||= Findings.all.flat_map { |kind| found(kind) }.map { |one| Doubts.judged(Sound.of(one), self) }
                                 .sort_by.with_index { |finding, i| [finding.at_seconds || 0.0, i] }
         end
 
-        # @return [Array<Finding>] of one kind; computed once, for those that build on each other
-        # One that cannot be had from these samples leaves the others, and the pull, as they are.
-        def of(kind)
+        # @return [Array<Finding>] of one kind that could be given, for those that build on each other
+        def of(kind) = found(kind).select(&:given?)
+
+        # Computed once. One that cannot be had from these samples says why; the others are as they are.
+        def found(kind)
           (@found ||= {})[kind] ||= begin
             pulled? || WITHOUT_PULL.include?(kind) ? kind.find(self) : []
-          rescue InsufficientData, InvalidInput, NotConverged
-            []
+          rescue InsufficientData, InvalidInput, NotConverged => e
+            [Finding.not_given(Findings.named(kind), e.message)]
           end
         end
 

@@ -10,8 +10,12 @@ module MildAnvil
 
         # @return [Array<Module>]
         def all
-          constants.map { |name| const_get(name) }.select { |m| m.respond_to?(:find) }.sort_by { |m| m::POSITION }
+          @all ||= constants.map { |name| const_get(name) }.select { |m| m.respond_to?(:find) }.sort_by { |m| m::POSITION }.freeze
         end
+
+        # @param kind [Module]
+        # @return [String] in words, such as "first failure"
+        def named(kind) = kind.name[/\w+\z/].gsub(/(?<=[a-z])(?=[A-Z])/, " ").downcase
       end
     end
   end

@@ -27,11 +27,9 @@ module MildAnvil
 
         def instead(finding, wrong)
           at = finding.at_seconds
-          kind = finding.kind.to_s.tr("_", " ")
           names = wrong.uniq.map { |name| name.sub(/_(newtons|joules|metres|seconds|share)\z/, "").tr("_", " ") }
-          Finding.new(kind: :not_given, at_seconds: at&.finite? ? at : nil, force_newtons: nil,
-                      because: "#{kind} cannot be given: its #{names.join(', ')} would be no finite number",
-                      extra: { finding: finding.kind.to_s })
+          Finding.not_given(finding.kind, "its #{names.join(', ')} would be no finite number",
+                            at_seconds: at&.finite? ? at : nil)
         end
         private_class_method :instead
       end

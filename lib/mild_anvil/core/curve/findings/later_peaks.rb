@@ -41,6 +41,9 @@ module MildAnvil
           end
           private_class_method :failed_from
 
+          # @return [Float] newtons above the lowest since the peak
+          def self.rise(analysis, top) = analysis.clean[top] - analysis.clean[analysis.peak_index..top].min
+
           def self.finding(analysis, top)
             Finding.new(kind: :later_peak, at_seconds: analysis.time_axis[top], force_newtons: analysis.clean[top],
                         extra: { sample: top },

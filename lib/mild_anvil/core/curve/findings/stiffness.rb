@@ -25,7 +25,7 @@ module MildAnvil
 
             branch = analysis.virgin_branch
             lines = windows(analysis, branch).select { |_, _, line| line.slope.positive? }
-            return [] if lines.empty?
+            return [Finding.not_given(:stiffness, "no window of the loading has enough readings in which both rise")] if lines.empty?
 
             steepest = lines.map { |_, _, line| line.slope }.max
             low, high, line = lines.select do |_, _, l|
