@@ -1,7 +1,15 @@
 import { flagLayout } from "./flagLayout";
 import type { FlagMoves } from "./useFlagMoves";
 
-export type Flag = { id: string; at: number; value: number; text: string; kind: string; mine?: boolean };
+export type Flag = {
+  id: string;
+  at: number;
+  value: number;
+  text: string;
+  kind: string;
+  mine?: boolean;
+  doubtful?: boolean;
+};
 type Props = {
   flags: Flag[];
   x: (v: number) => number;
@@ -15,13 +23,14 @@ type Props = {
 // The words that matter most find room first.
 const ORDER = ["peak", "break", "first_failure", "saturated", "slip", "later_peak", "partial_failure", "yield"];
 const rank = (flag: Flag) => (ORDER.indexOf(flag.kind) + ORDER.length + 1) % (ORDER.length + 1);
+const worded = (flag: Flag) => (flag.doubtful ? `${flag.text} ?` : flag.text);
 const FAR = 10; // points with Shift
 
 /** The findings of a curve as flags with words, none over another. A dot can be taken and moved, by pointer or by keys. */
 export function Flags({ flags, x, y, xUnit, width, height, moves }: Props) {
   const sorted = [...flags].sort((a, b) => rank(a) - rank(b) || a.at - b.at);
   const places = flagLayout(
-    sorted.map((f) => ({ x: x(f.at), y: y(f.value), text: f.text })),
+    sorted.map((f) => ({ x: x(f.at), y: y(f.value), text: worded(f) })),
     width,
     height,
   );
@@ -44,11 +53,18 @@ export function Flags({ flags, x, y, xUnit, width, height, moves }: Props) {
               className={`stroke-sheet [paint-order:stroke] ${flag.mine ? "fill-derived" : "fill-ink"}`}
               strokeWidth={4}
             >
-              {flag.text}
+              {worded(flag)}
             </text>
           </>
         )}
-        <circle cx={cx} cy={cy} r={3.6} className={`fill-sheet ${tone}`} strokeWidth={1.6} />
+        <circle
+          cx={cx}
+          cy={cy}
+          r={flag.doubtful ? 5 : 3.6}
+          strokeDasharray={flag.doubtful ? "2.5 2" : undefined}
+          className={`fill-sheet ${tone}`}
+          strokeWidth={1.6}
+        />
         {moves && <Handle flag={flag} cx={cx} cy={cy} xUnit={xUnit} moves={moves} />}
       </g>
     );

@@ -5,6 +5,7 @@ module MildAnvil
     # Says what a file was understood to be. What was read waits as a draft for whoever saves it; no lot has it yet.
     module PreviewFile
       POINTS = 160
+      MOST_DOUBTS = 12
       EVENTS = %i[slip first_failure partial_failure later_peak break release hold saturated frozen dropout
                   spike].freeze
       TOLD = %i[columns delimiter interval_seconds].freeze
@@ -45,9 +46,18 @@ module MildAnvil
         figures = shown_in(analysis, lot)
         { peak: figures.reading(peak.force_newtons, analysis.step_newtons), peak_seconds: peak.at_seconds,
           peak_reason: peak.because,
-          events: events(analysis), sketch_si: sketch(analysis.packed) }
+          events: events(analysis), doubts: doubts(analysis), sketch_si: sketch(analysis.packed) }
       end
       private_class_method :picture
+
+      # The gravest first, each in the order of time.
+      def doubts(analysis)
+        doubtful = analysis.findings.reject { |f| f.confidence == "sure" }
+        doubtful.sort_by.with_index { |f, i| [f.confidence == "look" ? 0 : 1, i] }.first(MOST_DOUBTS).map do |f|
+          { kind: f.given? ? f.kind.to_s : f.extra[:finding], at_seconds: f.at_seconds, confidence: f.confidence, doubt: f.doubt || f.because }
+        end
+      end
+      private_class_method :doubts
 
       # A curve of a lot that rates energy is still a curve of force.
       def shown_in(analysis, lot)

@@ -35,7 +35,7 @@ module MildAnvil
       def findings(recording, figures)
         step = recording.judged_channel.step_si
         recording.analysis.findings_dataset.eager(overrides: :person).all.map do |finding|
-          { **finding.values.slice(:kind, :ordinal, :at_seconds, :until_seconds, :value_si, :reason),
+          { **finding.values.slice(:kind, :ordinal, :at_seconds, :until_seconds, :value_si, :reason, :confidence, :doubt),
             extra: finding.extra,
             figure: figures.reading(finding.value_si, step), overruled: overruled(finding.override, figures, step) }
         end

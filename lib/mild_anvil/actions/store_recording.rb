@@ -63,7 +63,7 @@ module MildAnvil
           kind = finding.kind.to_s
           { analysis_id: row.id, kind: kind, ordinal: ordinals[kind] += 1, at_seconds: finding.at_seconds,
             until_seconds: finding.until_seconds, value_si: finding.force_newtons, reason: finding.because[0, 400],
-            extra: JSON.generate(finding.extra) }
+            confidence: finding.confidence, doubt: finding.doubt&.slice(0, 400), extra: JSON.generate(finding.extra) }
         end)
       end
       private_class_method :keep_findings

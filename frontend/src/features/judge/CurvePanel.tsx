@@ -190,6 +190,14 @@ function flag(f: Schemas["Finding"], text: string | undefined, travelled: Travel
   const value = f.overruled?.value_si ?? f.value_si;
   if (!text || seconds == null || value == null) return [];
   return [
-    { id: idOf(f), at: travelled?.placeOf(seconds) ?? seconds, value, text, kind: f.kind, mine: f.overruled !== null },
+    {
+      id: idOf(f),
+      at: travelled?.placeOf(seconds) ?? seconds,
+      value,
+      text,
+      kind: f.kind,
+      mine: f.overruled !== null,
+      doubtful: f.confidence === "look" && f.overruled === null,
+    },
   ];
 }

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Schemas } from "@/api/client";
 import { stated, type Unit } from "@/format/figure";
 import { duration, spelled, when } from "@/format/words";
+import { Doubt } from "@/ui/Doubt";
 import { findingWords } from "./findingWords";
 import { OverruleForm } from "./OverruleForm";
 import type { Overruling } from "./useOverrule";
@@ -33,6 +34,7 @@ export function FindingRow({ finding, unit, overruling, readOnly }: Props) {
       <dt className="font-semibold">{spelled(finding.kind)}</dt>
       <dd>
         <span className={overruled ? "text-soft line-through" : ""}>{findingWords(finding, unit)}</span>
+        {!overruled && <Doubt confidence={finding.confidence} doubt={finding.doubt} />}
         {overruled && (
           <span className="block">
             <b className="num text-derived font-semibold">

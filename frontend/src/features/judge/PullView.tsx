@@ -90,8 +90,9 @@ function Recorded({ pull, recording }: { pull: Pull; recording: Schemas["Recordi
         overruling={overruling}
         readOnly={readOnly}
       />
+      <Looks findings={recording.findings} />
       <dl className="border-line mt-1 border-t">
-        {recording.findings.map((f) => (
+        {doubtfulFirst(recording.findings).map((f) => (
           <FindingRow
             key={`${f.kind}-${f.ordinal}`}
             finding={f}
@@ -111,6 +112,28 @@ function Recorded({ pull, recording }: { pull: Pull; recording: Schemas["Recordi
         {pull.person}, {when(pull.pulled_at)}.
       </p>
     </>
+  );
+}
+
+const isDoubtful = (finding: Schemas["Finding"]) => finding.confidence === "look" && !finding.overruled;
+
+/** What wants a look before the rest, each in the order of time. */
+function doubtfulFirst(findings: Schemas["Finding"][]) {
+  return [...findings.filter(isDoubtful), ...findings.filter((f) => !isDoubtful(f))];
+}
+
+/** How many of the findings are not to be taken as they are. */
+function Looks({ findings }: { findings: Schemas["Finding"][] }) {
+  const looks = findings.filter(isDoubtful).length;
+  const likely = findings.filter((f) => f.confidence === "likely" && !f.overruled).length;
+  const sure = findings.length - looks - likely;
+  if (findings.every((f) => f.confidence === null)) return null;
+  return (
+    <p className="text-soft mt-1 text-[12.5px]" role="status">
+      {looks > 0 && <b className="text-derived font-semibold">{looks} to look at, marked “?” on the curve · </b>}
+      {likely > 0 && `${likely} likely · `}
+      {sure} sure
+    </p>
   );
 }
 

@@ -34,7 +34,8 @@ const MORE: { [K in Kind]?: (extra: Extra<K>, text: Text) => string } = {
       .join(", "),
   hold: (e, text) =>
     `lowest ${text(e.lowest_newtons)}, mean ${text(e.mean_newtons)}, relaxed by ${percent(Math.abs(e.relaxation_share))}`,
-  loop: (e) => `${joules(e.loop_joules)} lost, set ${mm(e.set_metres)}`,
+  loop: (e) =>
+    e.loop_joules === null || e.set_metres === null ? "" : `${joules(e.loop_joules)} lost, set ${mm(e.set_metres)}`,
   cycles: (e, text) => `${e.count} times between ${text(e.lowest_newtons)} and ${text(e.highest_newtons)}`,
   share: (e, text) => `legs together ${text(e.sum_newtons)}`,
   agreement: (e, text) => `largest difference ${text(e.largest_difference_newtons)}`,

@@ -124,6 +124,8 @@ const finding = (kind: Finding["kind"], extra: object, given: Partial<Finding> =
     until_seconds: null,
     value_si: 3608,
     reason: "highest reading",
+    confidence: "sure",
+    doubt: null,
     figure: figure(3608, 3),
     overruled: null,
     extra,

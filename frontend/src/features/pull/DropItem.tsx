@@ -3,7 +3,9 @@ import { Sparkline } from "@/charts/Sparkline";
 import { shown } from "@/format/figure";
 import { useLot } from "@/lot/context";
 import { duration, plural, rate, spelled } from "@/format/words";
+import { Doubt } from "@/ui/Doubt";
 import { FileReading } from "./FileReading";
+import { looksOf } from "./looks";
 import type { Choices, Item } from "./useDrop";
 
 type Props = {
@@ -113,6 +115,7 @@ function Notes({ item, onChoose }: { item: Item; onChoose: (choices: Choices) =>
           {w}
         </p>
       ))}
+      {item.state !== "saved" && <Looks preview={preview} />}
       {preview?.refusal && <p className="text-signal mt-1 pl-[90px] text-[13px] font-semibold">{preview.refusal}.</p>}
       {preview?.duplicate_of && (
         <p className="text-derived mt-1 pl-[90px] text-[13px]">
@@ -129,6 +132,27 @@ function Notes({ item, onChoose }: { item: Item; onChoose: (choices: Choices) =>
         </button>
       )}
     </>
+  );
+}
+
+const MOST_LOOKS = 3;
+
+/** What was found in the file and is not to be taken as it is. */
+function Looks({ preview }: Pick<Item, "preview">) {
+  const looks = looksOf(preview);
+  if (looks.length === 0) return null;
+  return (
+    <ul className="mt-1 grid gap-0.5 pl-[90px]" aria-label="To look at">
+      {looks.slice(0, MOST_LOOKS).map((d) => (
+        <li key={`${d.kind}-${d.at_seconds}`}>
+          <Doubt
+            confidence={d.confidence}
+            doubt={`${spelled(d.kind)}${d.at_seconds === null ? "" : ` at ${duration(d.at_seconds)}`}: ${d.doubt}`}
+          />
+        </li>
+      ))}
+      {looks.length > MOST_LOOKS && <li className="text-soft text-[12.5px]">and {looks.length - MOST_LOOKS} more</li>}
+    </ul>
   );
 }
 

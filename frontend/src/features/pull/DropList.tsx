@@ -3,6 +3,7 @@ import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { DropItem } from "./DropItem";
+import { looksOf, wantedFirst } from "./looks";
 import type { useDrop } from "./useDrop";
 
 /** The files of a drop, how far they are, and what can be done with all of them. */
@@ -13,6 +14,9 @@ export function DropList({ drop }: { drop: ReturnType<typeof useDrop> }) {
   const saved = count("saved");
   const going = count("waiting", "reading") + (drop.save.isPending ? ready + count("saving") : 0);
   const total = drop.items.length;
+  const looks = drop.items.filter((i) => i.state === "ready" && looksOf(i.preview).length > 0).length;
+  // Nothing moves under the hand while files are still being read.
+  const items = going > 0 ? drop.items : wantedFirst(drop.items);
   return (
     <section aria-label="Files of this drop" className="sheet">
       {going > 0 && total > 1 && (
@@ -29,7 +33,7 @@ export function DropList({ drop }: { drop: ReturnType<typeof useDrop> }) {
           <Button onClick={drop.cancel}>Stop</Button>
         </div>
       )}
-      {drop.items.map((item) => (
+      {items.map((item) => (
         <DropItem
           key={item.key}
           item={item}
@@ -41,8 +45,8 @@ export function DropList({ drop }: { drop: ReturnType<typeof useDrop> }) {
       ))}
       <div className="border-line bg-sheet sticky bottom-0 flex flex-wrap items-center gap-3 border-t px-4 py-3">
         <span aria-live="polite" className="text-soft">
-          {plural(total, "file")}: {ready} ready, {saved} saved, {count("asks")} with a question, {count("refused")}{" "}
-          refused
+          {plural(total, "file")}: {ready} ready{looks > 0 && `, ${looks} of them to look at`}, {saved} saved,{" "}
+          {count("asks")} with a question, {count("refused")} refused
         </span>
         <span className="ml-auto flex gap-2.5">
           <Button onClick={drop.clear}>Clear the list</Button>
