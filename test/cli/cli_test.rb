@@ -89,8 +89,9 @@ class CliTest < CoreCase
   def test_a_folder_gives_a_table
     out = cli("curve", File.join(FIXTURES, "curves"))[1]
 
-    assert_match(/^o01_webbing_pull.csv\s+21385 N/, out)
-    assert_match(/^ox1_empty.csv\s+-\s+The file is empty/, out)
+    assert_match(/^o01_webbing_pull.csv\s+21385 N\s+sure/, out)
+    assert_match(/^o11_torque_to_failure.csv\s+18\.\d+ N·m/, out)
+    assert_match(/^ox1_empty.csv\s+-\s+look\s+The file is empty/, out)
   end
 
   def test_the_program_runs_without_a_database

@@ -6,6 +6,8 @@ module MildAnvil
   module Cli
     # bin/anvil curve FILE: how a logger's file was read and what was found in it; a folder gives a table.
     module CurveCommand
+      LEVELS = Core::Curve::Finding::CONFIDENCES
+
       module_function
 
       # @param path [String] file or folder
@@ -72,7 +74,7 @@ module MildAnvil
                  "#{reading[:encoding]}"]
         lines += reading[:columns].map { |column| column_line(column) }
         lines += reading[:warnings].map { |warning| "  #{warning}" }
-        [*lines, "", *found[:findings].map { |f| line(f, found, options) }].join("\n")
+        [*lines, "", *findings(found, options)].join("\n").rstrip
       end
 
       def column_line(column)
@@ -80,30 +82,22 @@ module MildAnvil
         "  #{column[:header]}: #{column[:role]}#{unit}#{', the force' if column[:main]} (#{column[:because]})"
       end
 
-      def line(finding, found, options)
-        unit = Catalogue.units.find(options[:unit] || found[:reading][:columns].find { |c| c[:main] }[:unit])
-        at = finding[:at_seconds] ? "#{format('%.6g', finding[:at_seconds])} s" : ""
-        value = stated(finding[:force_newtons], unit, found[:resolution_newtons])
-        format("%-15s %12s %14s   %s", finding[:kind].tr("_", " "), at, value, finding[:because])
-      end
-
-      def stated(newtons, unit, resolution)
-        return "" if newtons.nil?
-
-        Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution,
-                                       largest_si: newtons.abs).nearest(newtons).to_s
+      def findings(found, options)
+        columns = found[:reading][:columns]
+        unit = Catalogue.units.find(options[:unit] || columns.find { |c| c[:main] }[:unit])
+        FindingLines.new(found[:findings], unit: unit, resolution: found[:resolution_newtons],
+                                           angle: columns.any? { |c| c[:role] == "angle" }).call
       end
 
       def folder(path, options)
-        rows = Dir.children(path).sort.map do |name|
-          File.join(path, name)
-        end.select { |file| File.file?(file) }.map { |file| row(file, options) }
+        files = Dir.children(path).sort.map { |name| File.join(path, name) }.select { |file| File.file?(file) }
+        rows = doubtful_first(files.map { |file| row(file, options) })
         if options[:json]
           JSON.pretty_generate(rows)
         else
           rows.map do |r|
-            format("%-36s %16s   %s", r[:file], r[:peak_newtons] ? "#{format('%.6g', r[:peak_newtons])} N" : "-",
-                   r[:answer])
+            format("%-36s %16s   %-4s   %s", r[:file], r[:peak_newtons] ? "#{format('%.6g', r[:peak_newtons])} #{r[:unit]}" : "-",
+                   r[:confidence], r[:answer])
           end.join("\n")
         end
       end
@@ -111,12 +105,22 @@ module MildAnvil
       def row(file, options)
         found = one(file, options)
         peak = found[:findings].find { |f| f[:kind] == "peak" }
-        { file: found[:file], peak_newtons: peak[:force_newtons], answer: found[:findings].map do |f|
-          f[:kind]
-        end.join(", ") }
+        { file: found[:file], peak_newtons: peak[:force_newtons], unit: si_unit(found[:reading]), confidence: gravest(found[:findings]), answer: counted(found[:findings]) }
       rescue InvalidInput => e
-        { file: File.basename(file), peak_newtons: nil, answer: e.message }
+        { file: File.basename(file), peak_newtons: nil, confidence: "look", answer: e.message }
       end
+
+      # Of what the pull is judged by: newtons, or newton metres.
+      def si_unit(reading) = reading[:columns].find { |c| c[:main] }[:role] == "torque" ? "N·m" : "N"
+
+      def counted(findings)
+        findings.map { |f| f[:kind] }.tally.map { |kind, n| "#{kind.tr('_', ' ')}#{" × #{n}" if n > 1}" }.join(", ")
+      end
+
+      def gravest(findings) = findings.map { |f| f[:confidence] }.max_by { |level| LEVELS.index(level) }
+
+      # Each level in the order of the names.
+      def doubtful_first(rows) = rows.sort_by.with_index { |row, i| [-LEVELS.index(row[:confidence]), i] }
     end
   end
 end

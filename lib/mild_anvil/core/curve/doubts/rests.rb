@@ -8,6 +8,7 @@ module MildAnvil
         module Rests
           FEW = 15 # readings
           DRIFT_SHARE = 0.005 # of the peak
+          GRAVE_SHARE = 0.01
           DRIFT_SIGMAS = 3
 
           def self.of(finding, analysis)
@@ -25,9 +26,11 @@ module MildAnvil
 
           def self.drift(analysis)
             went = analysis.baseline.drift_newtons.to_f.abs
-            limit = [DRIFT_SHARE * analysis.peak_newtons, DRIFT_SIGMAS * analysis.sigma_newtons].max
-            share = format("the zero went by %.1f %% of the peak during the pull", 100 * went / analysis.peak_newtons)
-            Doubts.doubt("look", share, went > limit)
+            seen = went > DRIFT_SIGMAS * analysis.sigma_newtons
+            share = went / analysis.peak_newtons
+            words = format("the zero went by %.1f %% of the peak during the pull", 100 * share)
+            Doubts.doubt("look", words, seen && share > GRAVE_SHARE) +
+              Doubts.doubt("likely", words, seen && share > DRIFT_SHARE)
           end
           private_class_method :drift
         end

@@ -4,7 +4,7 @@ module MildAnvil
   module Core
     module Curve
       module Findings
-        # How several legs share what the main cell carries, over each plateau.
+        # How several legs share the load, over each hold: of their sum, and of what the main cell reads beside it.
         module Share
           POSITION = 80
           # A channel that follows the main one within this share is a second cell in line, not a leg.
@@ -15,7 +15,8 @@ module MildAnvil
             legs = legs(analysis)
             return [] if legs.empty?
 
-            analysis.of(Hold).reject { |f| f.force_newtons.abs < Holds::LEAST_LEVEL_SHARE * analysis.peak_newtons }.map { |hold| finding(analysis, hold, legs) }
+            least = Holds::LEAST_LEVEL_SHARE * analysis.peak_newtons
+            analysis.of(Hold).reject { |f| f.force_newtons.abs < least }.map { |hold| finding(analysis, hold, legs) }
           end
 
           # @return [Hash{String => Array<Float>}] net forces of the channels that carry a part
@@ -29,18 +30,20 @@ module MildAnvil
             raise InsufficientData, "no leg has a reading in this hold" if means.empty?
 
             main = mean(analysis.clean[from..stop])
-            full = saturated?(analysis, from, stop)
             sum = means.values.sum
-            whole = full ? sum : main
             Finding.new(kind: :share, at_seconds: hold.at_seconds, until_seconds: hold.until_seconds,
-                        force_newtons: main,
-                        because: "#{means.map do |name, v|
-                          format('%<name>s %<share>.1f %%', name: name, share: 100 * v / whole)
-                        end.join(', ')}#{' of the sum of the legs: the main cell was at its end' if full}",
-                        extra: { main_newtons: main, sum_newtons: sum, sum_share: sum / main, main_saturated: full,
-                                 legs: means.map { |name, v| { name: name, mean_newtons: v, share: v / whole } } })
+                        force_newtons: main, because: because(means, sum, main),
+                        extra: { main_newtons: main, sum_newtons: sum, sum_share: sum / main,
+                                 main_saturated: saturated?(analysis, from, stop),
+                                 legs: means.map { |name, v| { name: name, mean_newtons: v, share: v / sum, share_of_main: v / main } } })
           end
           private_class_method :finding
+
+          def self.because(means, sum, main)
+            legs = means.map { |name, v| format("%<name>s %<share>.1f %%", name: name, share: 100 * v / sum) }.join(", ")
+            format("%<legs>s of the legs together, which are %<all>.1f %% of the main cell", legs: legs, all: 100 * sum / main)
+          end
+          private_class_method :because
 
           # @return [Float, nil] over the readings that are there
           def self.mean(values)
