@@ -24,10 +24,11 @@ module MildAnvil
         FASTEST_UNLOADING = 25.0
 
         # @param segments [Array<Segment>]; @param peak [Float] newtons
-        def initialize(segments, peak)
+        # @param usual [Pace, nil] of the loading where it is known from elsewhere
+        def initialize(segments, peak, usual: nil)
           @segments = segments
           @peak = peak
-          @usual = usual
+          @usual = usual || self.usual
           @driven = segments.map { |s| driven?(s) }
           @rising = segments.each_index.map { |k| @driven[k] && segments[k].change_newtons.positive? }
         end

@@ -5,15 +5,16 @@ module MildAnvil
     module Curve
       # The displacement (or angle) of a recording, counted in the sense of loading.
       class Travel
-        attr_reader :values, :channel
+        attr_reader :values, :channel, :sense
 
         # @param channel [Channel]
         # @param peak [Integer] sample of the highest force
-        def initialize(channel, peak)
+        # @param sense [Integer, nil] 1 or -1 where it is known from elsewhere
+        def initialize(channel, peak, sense: nil)
           @channel = channel
           @whole = Packed.survey(channel.packed).missing.zero?
           raw = @whole ? channel.samples : filled(channel.samples)
-          @sense = raw[peak] < raw[0] ? -1 : 1
+          @sense = sense || (raw[peak] < raw[0] ? -1 : 1)
           @values = @sense.negative? ? Packed.unpack(Packed.shifted(Packed.pack(raw), -1, 0.0)) : raw
           @peak = peak
         end

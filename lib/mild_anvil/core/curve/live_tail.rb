@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Curve
+      # The last samples of a recording that goes on, as Course and Descents read a Baseline: net of the zero, and with the
+      # noise, of the whole.
+      class LiveTail
+        attr_reader :signal, :travel, :clean, :packed, :noise_newtons, :peak_newtons
+
+        # @param signal [Signal] of the last samples; @param baseline [Baseline] of the whole
+        # @param peak [Float] newtons, of the whole
+        def initialize(signal, baseline, peak)
+          @signal = signal
+          @packed = Packed.shifted(signal.values_packed, 1, baseline.offset_newtons)
+          @clean = Packed.unpack(@packed)
+          @noise_newtons = baseline.noise_newtons
+          @peak_newtons = peak
+          way = signal.recording.displacement
+          @travel = way && Travel.new(way, signal.top, sense: baseline.travel.sense)
+          freeze
+        end
+
+        def time_axis = signal.time_axis
+        def size = signal.size
+        def sigma_newtons = noise_newtons
+
+        # @return [Float] mean of the samples around, newtons
+        def smooth(index, width = 4)
+          part = clean[[index - width, 0].max..[index + width, clean.size - 1].min]
+          part.sum / part.size
+        end
+      end
+    end
+  end
+end
