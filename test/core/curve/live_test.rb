@@ -5,7 +5,7 @@ require_relative "../../test_helper"
 # What is told while samples arrive is what the whole recording gives at its end.
 class LiveTest < CoreCase
   FOLDER = File.join(FIXTURES, "random")
-  STATES = 60
+  STATES = 40
 
   # [the states on the way, the last one, the analysis of the whole]
   def run_live(recording)
