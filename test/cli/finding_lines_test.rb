@@ -15,8 +15,9 @@ class FindingLinesTest < CoreCase
     assert_match(/drift [\d.-]+ mm/, lines)
     figures = lines.lines.grep(/\A {40,}\S/).grep(/\d/).reject { |line| line.match?(/:|likely|look/) }
 
-    assert(figures.all? { |line| line.match?(%r{ (N|mm|J|s|%|Hz|N/mm|N/s|mm/s|mm per decade)$|squared|sense|exponent}) },
-           figures.inspect)
+    odd = figures.grep_v(%r{ (N|mm|J|s|%|Hz|N/mm|N/s|mm/s|mm per decade)$|squared|sense|exponent})
+
+    assert_empty odd
   end
 
   def test_what_wants_a_look_comes_first
@@ -27,10 +28,10 @@ class FindingLinesTest < CoreCase
   end
 
   def test_a_share_is_in_percent_and_an_angle_in_degrees
-    lines = MildAnvil::Cli::FindingLines.new([{ kind: "stiffness", at_seconds: 1.0, force_newtons: nil, because: "x",
-                                                confidence: "sure", doubt: nil,
-                                                extra: { newtons_per_metre: 2.0, share_of_peak: 0.25 } }],
-                                             unit: MildAnvil::Catalogue.units.find("N·m"), resolution: nil, angle: true).call.join("\n")
+    stiffness = { kind: "stiffness", at_seconds: 1.0, force_newtons: nil, because: "x", confidence: "sure", doubt: nil,
+                  extra: { newtons_per_metre: 2.0, share_of_peak: 0.25 } }
+    torque = MildAnvil::Catalogue.units.find("N·m")
+    lines = MildAnvil::Cli::FindingLines.new([stiffness], unit: torque, resolution: nil, angle: true).call.join("\n")
 
     assert_includes lines, "slope 0.0349066 N·m/°"
     assert_includes lines, "share of peak 25 %"

@@ -109,4 +109,35 @@ class PackedSearchTest < CoreCase
        },
      -> { PackedSearch.roughness(packed, 3, 1) }, -> { PackedSearch.bucket_sums(packed, packed, [2], PackedSearch::Buckets.new(0.0, 1.0, 2)) }].each { |question| assert_raises(ArgumentError, &question) }
   end
+
+  def test_a_course_is_cut_into_the_lines_it_is_made_of
+    random = Random.new(2)
+    xs = Packed.pack(Array.new(300) { |i| i + (random.rand * 0.3) })
+    bent = Packed.pack(Array.new(300) { |i| [i, 100].min + random.rand })
+    jumping = Packed.pack(Array.new(300) { |i| (i < 200 ? 0.0 : 40.0) + random.rand })
+
+    found = agreed { PackedSearch.lines(xs, [bent, jumping], penalty: 20.0) }
+
+    assert_equal 3, found.size
+    assert_in_delta 100, found[1], 2
+    assert_equal [0, 200], [found[0], found[2]]
+    assert_equal([0], agreed { PackedSearch.lines(xs, [bent], penalty: 1.0e9) })
+  end
+
+  def test_few_points_make_one_line_and_none_makes_none
+    one = Packed.pack([1.0])
+
+    assert_empty(agreed { PackedSearch.lines("", [""], penalty: 1.0) })
+    assert_equal([0], agreed { PackedSearch.lines(one, [one], penalty: 1.0) })
+    assert_equal([0], agreed { PackedSearch.lines(Packed.pack([1.0, 1.0]), [Packed.pack([1.0, 9.0])], penalty: 1.0) })
+    assert_raises(ArgumentError) { PackedSearch.lines(one, [Packed.pack([1.0, 2.0])], penalty: 1.0) }
+    assert_raises(ArgumentError) { PackedSearch.lines(one, [one], penalty: 1.0, fewest: 0) }
+  end
+
+  def test_any_wandering_is_cut_alike_by_both
+    8.times do |seed|
+      xs = Packed.pack(Array.new(150) { |i| i.to_f })
+      agreed { PackedSearch.lines(xs, [wandering(seed, 150)], penalty: 15.0, fewest: 1 + (seed % 3)) }
+    end
+  end
 end

@@ -45,7 +45,7 @@ class ReadingPartsTest < CoreCase
 
   def test_number_styles
     NUMBERS.each do |fields, (decimal, thousands)|
-      style = Delimited::NumberStyle.of(fields)
+      style = Delimited::MarkGuess.new(fields).call
 
       thousands ? assert_equal(thousands, style.thousands, fields.inspect) : assert_nil(style.thousands, fields.inspect)
       assert_equal decimal, style.decimal_mark, fields.inspect

@@ -54,7 +54,8 @@ module MildAnvil
       def doubts(analysis)
         doubtful = analysis.findings.reject { |f| f.confidence == "sure" }
         doubtful.sort_by.with_index { |f, i| [f.confidence == "look" ? 0 : 1, i] }.first(MOST_DOUBTS).map do |f|
-          { kind: f.given? ? f.kind.to_s : f.extra[:finding], at_seconds: f.at_seconds, confidence: f.confidence, doubt: f.doubt || f.because }
+          { kind: f.given? ? f.kind.to_s : f.extra[:finding], at_seconds: f.at_seconds, confidence: f.confidence,
+            doubt: f.doubt || f.because }
         end
       end
       private_class_method :doubts

@@ -4,6 +4,7 @@ module MildAnvil
   module Actions
     # A recording with its channels and findings, each finding with what a person put beside it.
     module ShowRecording
+      FINDING = %i[kind ordinal at_seconds until_seconds value_si reason confidence doubt].freeze
       FACTS = %i[id uid sample_count start_seconds end_seconds interval_seconds sha256].freeze
 
       module_function
@@ -35,7 +36,7 @@ module MildAnvil
       def findings(recording, figures)
         step = recording.judged_channel.step_si
         recording.analysis.findings_dataset.eager(overrides: :person).all.map do |finding|
-          { **finding.values.slice(:kind, :ordinal, :at_seconds, :until_seconds, :value_si, :reason, :confidence, :doubt),
+          { **finding.values.slice(*FINDING),
             extra: finding.extra,
             figure: figures.reading(finding.value_si, step), overruled: overruled(finding.override, figures, step) }
         end

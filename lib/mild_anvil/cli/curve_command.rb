@@ -96,8 +96,8 @@ module MildAnvil
           JSON.pretty_generate(rows)
         else
           rows.map do |r|
-            format("%-36s %16s   %-4s   %s", r[:file], r[:peak_newtons] ? "#{format('%.6g', r[:peak_newtons])} #{r[:unit]}" : "-",
-                   r[:confidence], r[:answer])
+            peak = r[:peak_newtons] ? "#{format('%.6g', r[:peak_newtons])} #{r[:unit]}" : "-"
+            format("%-36s %16s   %-6s   %s", r[:file], peak, r[:confidence], r[:answer])
           end.join("\n")
         end
       end
@@ -105,7 +105,8 @@ module MildAnvil
       def row(file, options)
         found = one(file, options)
         peak = found[:findings].find { |f| f[:kind] == "peak" }
-        { file: found[:file], peak_newtons: peak[:force_newtons], unit: si_unit(found[:reading]), confidence: gravest(found[:findings]), answer: counted(found[:findings]) }
+        { file: found[:file], peak_newtons: peak[:force_newtons], unit: si_unit(found[:reading]),
+          confidence: gravest(found[:findings]), answer: counted(found[:findings]) }
       rescue InvalidInput => e
         { file: File.basename(file), peak_newtons: nil, confidence: "look", answer: e.message }
       end
@@ -114,7 +115,8 @@ module MildAnvil
       def si_unit(reading) = reading[:columns].find { |c| c[:main] }[:role] == "torque" ? "N·m" : "N"
 
       def counted(findings)
-        findings.map { |f| f[:kind] }.tally.map { |kind, n| "#{kind.tr('_', ' ')}#{" × #{n}" if n > 1}" }.join(", ")
+        kinds = findings.map { |f| f[:kind].tr("_", " ") }.tally
+        kinds.map { |kind, n| n > 1 ? "#{kind} × #{n}" : kind }.join(", ")
       end
 
       def gravest(findings) = findings.map { |f| f[:confidence] }.max_by { |level| LEVELS.index(level) }

@@ -176,7 +176,10 @@ class FindingsTest < CoreCase
     share = Curve::Analysis.new(beside(made, "Leg A",
                                        made.forces.map { |f| f * 0.6 })).findings.find { |f| f.kind == :share }
 
-    assert_in_delta 0.6, share.extra[:legs][0][:share], 0.005
+    assert_in_delta 0.6, share.extra[:legs][0][:share_of_main], 0.005
+    assert_in_delta 1.0, share.extra[:legs][0][:share], 1e-9 # of the legs together, which is this one alone
+    assert_equal "look", share.confidence
+    assert_match(/40\.\d % off the main cell/, share.doubt)
   end
 
   def test_criteria_of_serviceability_are_answered

@@ -89,6 +89,8 @@ class LiveTest < CoreCase
     forces = course.flat_map { |a, b, s| Array.new(s * 50) { |i| a + ((b - a) * i / (s * 50.0)) } }
     forces = forces.map { |f| [f + (4 * (random.rand - 0.5)), limit].min.round(2) }
     axis = Curve::TimeAxis.from(Array.new(forces.size) { |i| i * 0.02 })
-    Curve::Recording.new(time_axis: axis, channels: [Curve::Channel.new(name: "F", role: "force", samples: forces, main: true)])
+    Curve::Recording.new(time_axis: axis,
+                         channels: [Curve::Channel.new(name: "F", role: "force",
+                                                       samples: forces, main: true)])
   end
 end

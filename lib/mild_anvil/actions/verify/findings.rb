@@ -9,6 +9,7 @@ module MildAnvil
         LEFT = "found by earlier rules"
         # Another machine's mathematics may differ in the last digits.
         WITHIN = 1e-9
+        KEPT = %i[kind at_seconds until_seconds value_si reason confidence doubt].freeze
 
         module_function
 
@@ -34,14 +35,14 @@ module MildAnvil
         private_class_method :wrong
 
         def kept(row)
-          { **row.values.slice(:kind, :at_seconds, :until_seconds, :value_si, :reason, :confidence, :doubt), extra: row.extra }
+          { **row.values.slice(*KEPT), extra: row.extra }
         end
         private_class_method :kept
 
         def found(finding)
           { kind: finding.kind.to_s, at_seconds: finding.at_seconds, until_seconds: finding.until_seconds,
-            value_si: finding.force_newtons, reason: finding.because[0, 400],
-            confidence: finding.confidence, doubt: finding.doubt&.slice(0, 400), extra: Canonical.plain(finding.extra) }
+            value_si: finding.force_newtons, reason: finding.because[0, 400], confidence: finding.confidence,
+            doubt: finding.doubt&.slice(0, 400), extra: Canonical.plain(finding.extra) }
         end
         private_class_method :found
 

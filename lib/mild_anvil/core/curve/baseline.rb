@@ -20,7 +20,7 @@ module MildAnvil
         def initialize(signal)
           @signal = signal
           rest = Rest.new(signal.values, noise: signal.noise, step: signal.step || 0.0, packed: signal.values_packed,
-                                        top: signal.top)
+                                         top: signal.top)
           @before = before_load(rest)
           @steady = @before.nil? && same_throughout?
           @after = @steady ? nil : rest.after

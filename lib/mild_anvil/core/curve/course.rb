@@ -67,9 +67,10 @@ module MildAnvil
           spread = xs.sum { |x| (x - centre)**2 }
           level, rate = line(@forces, from, to, centre, spread)
           _, way = @travel && line(@travel, from, to, centre, spread)
-          Segment.new(first: from * @width, last: [((to + 1) * @width) - 1, @baseline.size - 1].min, start_seconds: xs.first,
-                      end_seconds: xs.last,
-                      from_newtons: level + (rate * (xs.first - centre)), to_newtons: level + (rate * (xs.last - centre)),
+          Segment.new(first: from * @width, last: [((to + 1) * @width) - 1, @baseline.size - 1].min,
+                      start_seconds: xs.first, end_seconds: xs.last,
+                      from_newtons: level + (rate * (xs.first - centre)),
+                      to_newtons: level + (rate * (xs.last - centre)),
                       newtons_per_second: rate, metres_per_second: way,
                       **uncertain(xs.last - xs.first, spread))
         end

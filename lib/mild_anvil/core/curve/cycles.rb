@@ -43,17 +43,20 @@ module MildAnvil
         private
 
         def runs
-          triples = turns.each_cons(3).select do |a, b, c|
-            a.last == -1 && b.last == 1 && c.last == -1
-          end.map { |triple| triple.map(&:first) }
-          triples = triples.select { |start, top, bottom| unloaded?(top, bottom) && pointed?(start, top, bottom) && !held?(start, top, bottom) }
-          triples.slice_when { |one, other| one.last != other.first || !alike?(one, other) }.to_a
+          ups = turns.each_cons(3).select { |triple| triple.map(&:last) == [-1, 1, -1] }
+          ups.map { |triple| triple.map(&:first) }.select { |places| cycle?(*places) }
+             .slice_when { |one, other| one.last != other.first || !alike?(one, other) }.to_a
+        end
+
+        def cycle?(start, top, bottom)
+          unloaded?(top, bottom) && pointed?(start, top, bottom) && !held?(start, top, bottom)
         end
 
         # Somebody waited at the top: that is an attempt.
         def held?(start, top, bottom)
           @holds.any? do |held|
-            held.first <= bottom && held.last >= top && held.last - held.first >= HELD_SHARE * (bottom - start) && held.first >= start
+            held.first.between?(start, bottom) && held.last >= top &&
+              held.last - held.first >= HELD_SHARE * (bottom - start)
           end
         end
 

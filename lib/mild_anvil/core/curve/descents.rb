@@ -91,8 +91,8 @@ module MildAnvil
           back = went_back?(one)
           return back unless back.nil?
 
-          (one.gentle || slow?(one)) &&
-            one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS && !leap?(one)
+          (one.gentle || slow?(one)) && !leap?(one) &&
+            one.last - one.first + 1 >= FEWEST_SAMPLES && @axis[one.last] - @axis[one.first] >= LEAST_SECONDS
         end
 
         # For longer than any break takes, or not much faster than the load came on.

@@ -79,12 +79,14 @@ module MildAnvil
 
         # Slowly, while the machine stood.
         def sags?(fall)
-          fall.seconds >= SAGGING_SECONDS && @held.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
+          fall.seconds >= SAGGING_SECONDS &&
+            @held.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
         end
 
         # Down, and up again, about a level that was then held.
         def swings?(fall)
-          fall.drop_share <= 2 * Holds::SWING_SHARE && @swings.any? { |range| range.cover?(fall.top) && range.cover?(fall.bottom) }
+          fall.drop_share <= 2 * Holds::SWING_SHARE &&
+            @swings.any? { |range| range.cover?(fall.top) && range.cover?(fall.bottom) }
         end
 
         # A neck or a sliding bond loses its force slower than it was put on.
@@ -108,7 +110,9 @@ module MildAnvil
 
         # From near the top of a cycle down to its bottom.
         def within_cycles?(fall)
-          @cycles && @cycles.cover?(fall.start) && fall.finish <= @cycles.last_sample && fall.level >= TOP_SHARE * @cycle_top
+          return false unless @cycles
+
+          @cycles.cover?(fall.start) && fall.finish <= @cycles.last_sample && fall.level >= TOP_SHARE * @cycle_top
         end
 
         def leap?(fall)

@@ -10,7 +10,8 @@ module MildAnvil
 
         # @return [Array<Module>]
         def all
-          @all ||= constants.map { |name| const_get(name) }.select { |m| m.respond_to?(:find) }.sort_by { |m| m::POSITION }.freeze
+          @all ||= constants.map { |name| const_get(name) }.select { |m| m.respond_to?(:find) }
+                            .sort_by { |m| m::POSITION }.freeze
         end
 
         # @param kind [Module]

@@ -50,7 +50,8 @@ module MildAnvil
         # @param after_falls [Boolean] also where a fall led to it and no travel says that the machine stood
         # @return [Array<Held>] in order
         def all(after_falls: false)
-          found = runs.map { |from, to| held(from, to) }.select { |one| long?(one) && shown?(one) && level?(one) && calm?(one) }
+          found = runs.map { |from, to| held(from, to) }
+                      .select { |one| long?(one) && shown?(one) && level?(one) && calm?(one) }
           after_falls ? found : found.select { |one| driven_to?(one) }
         end
 
@@ -100,7 +101,7 @@ module MildAnvil
 
         def belongs?(segment, level, seconds)
           !quiet?(segment) && segment.seconds <= BRIEF_SHARE * seconds &&
-            (settling?(segment, level, SETTLING_SHARE) && !segment.change_newtons.positive?)
+            settling?(segment, level, SETTLING_SHARE) && !segment.change_newtons.positive?
         end
 
         def held(from, to)
@@ -126,11 +127,19 @@ module MildAnvil
         # What stays after a fall is what is left, and not held; without a travel it may slide on. What swung before it
         # came to rest is passed over.
         def driven_to?(held)
-          before = @segments[0...@segments.index(held.segments.first)].reverse.find { |s| !swing?(s, held.level) }
+          before = @segments[0...@segments.index(held.segments.first)].reverse.find { |s| leads?(s, held.level) }
           return true if before.nil? || %i[rest standing].include?(before.kind)
           return went_back?(before) if before.change_newtons.negative?
 
-          @baseline.travel || before.to_newtons <= held.level + [SWING_SHARE * held.level.abs, SIGMAS * before.noise_newtons].max
+          spare = [SWING_SHARE * held.level.abs, SIGMAS * before.noise_newtons].max
+          !@baseline.travel.nil? || before.to_newtons <= held.level + spare
+        end
+
+        # What swings about the level, or slips a little, does not.
+        def leads?(segment, level)
+          return false if swing?(segment, level)
+
+          %i[rest standing].include?(segment.kind) || segment.change_newtons.abs > APART_SHARE * level.abs
         end
 
         # Somebody let off to here, and held again.

@@ -75,8 +75,8 @@ module MildAnvil
           segment.from_newtons < limit && segment.to_newtons < limit
         end
 
-        # The faster of the nearest rising stretches on both sides; else of those that went down by hand or machine; else
-        # the usual loading.
+        # The faster of the nearest rising stretches on both sides; else of those that went down by hand or machine;
+        # else the usual loading.
         def beside(index)
           near = near(index) { |k| @rising[k] }
           near = near(index) { |k| @driven[k] } if near.empty?
@@ -86,7 +86,8 @@ module MildAnvil
         end
 
         def near(index, &)
-          [(index - 1).downto(0), (index + 1)...@segments.size].filter_map { |way| way.find(&)&.then { |k| @segments[k] } }
+          ways = [(index - 1).downto(0), (index + 1)...@segments.size]
+          ways.filter_map { |way| way.find(&)&.then { |k| @segments[k] } }
         end
 
         def standing?(segment, beside)
@@ -98,7 +99,8 @@ module MildAnvil
         # A held force may sag, but hardly rise.
         def level?(segment)
           change = segment.change_newtons
-          change.abs <= [(change.positive? ? RISE_SHARE : SAG_SHARE) * segment.level_newtons.abs, SIGMAS * segment.noise_newtons].max
+          share = change.positive? ? RISE_SHARE : SAG_SHARE
+          change.abs <= [share * segment.level_newtons.abs, SIGMAS * segment.noise_newtons].max
         end
 
         def quiet?(segment, beside, share)

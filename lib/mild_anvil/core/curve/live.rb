@@ -5,9 +5,10 @@ module MildAnvil
     module Curve
       # The first three stages while samples arrive: what a bench shows and a guard asks.
       #
-      # Signal and Baseline are made anew, as of a whole recording, whenever it has grown by a quarter, which costs no more
-      # than a few passes in all; between, the last seconds are cut by Course and told by Kinds as a whole recording is.
-      # finish gives the Analysis of the whole, so that what was shown and what is found cannot differ in their rules.
+      # Signal and Baseline are made anew, as of a whole recording, whenever it has grown by a quarter, which costs no
+      # more than a few passes in all; between, the last seconds are cut by Course and told by Kinds as a whole
+      # recording is. finish gives the Analysis of the whole, so that what was shown and what is found cannot differ in
+      # their rules.
       class Live
         GROWTH = 1.25
         FEWEST = 40 # samples before anything is said
@@ -18,10 +19,10 @@ module MildAnvil
         GONE_SHARE = Findings::Break::GONE_SHARE
         STUCK = Findings::Condition::STUCK
 
-        # seconds: of the last sample; newtons: net, the middle of the last three; peak_newtons, peak_seconds: highest so far,
-        # spikes set aside; newtons_per_second: of the last stretch; kind: of it, as Segment; full: whether the cell
-        # stands at its highest reading; broke_seconds: where the force fell for good, nil while it has not; zero: whether
-        # a rest was seen
+        # seconds: of the last sample; newtons: net, the middle of the last three; peak_newtons, peak_seconds: highest
+        # so far, spikes set aside; newtons_per_second, kind: of the last stretch, as in Segment; full: whether the
+        # cell stands at its highest reading; broke_seconds: where the force fell for good, nil while it has not;
+        # zero: whether a rest was seen
         State = Struct.new(:seconds, :newtons, :peak_newtons, :peak_seconds, :newtons_per_second, :kind, :full,
                            :broke_seconds, :zero, keyword_init: true)
 
@@ -91,8 +92,8 @@ module MildAnvil
         # The last seconds, against the zero and the noise of the whole.
         def tail_baseline
           since = [@seconds.last, @told].min - TAIL_SECONDS # nothing that came since it was last asked is left out
-          from = [@seconds.bsearch_index { |t| t >= since } || 0, size - MOST_TAIL].max
-          from = [[from, size - FEWEST].min, 0].max
+          from = @seconds.bsearch_index { |t| t >= since } || 0
+          from = from.clamp([size - MOST_TAIL, 0].max, [size - FEWEST, 0].max)
           @told = @seconds.last
           LiveTail.new(Signal.new(recording(from), sense: @signal.sense), @baseline, @peak.first)
         end
@@ -114,13 +115,19 @@ module MildAnvil
         # Below the limit, not because somebody took the load off, and not carrying on.
         def broke(tail, gone, force)
           segments = segments(tail)
-          return @broke if segments.first.change_newtons.negative? && segments.first.last >= gone # told when it began
-          return if Descents.new(segments, tail, @usual).all.any? { |one| one.cover?(gone) || one.cover?(gone + 1) }
+          return @broke if begun?(segments, gone) # told when it began
+          return if taken_off?(segments, tail, gone)
 
           falling = segments.find { |s| s.last >= gone && s.change_newtons.negative? }
           return unless force < LOW_SHARE * @peak.first || falling&.kind == :falling
 
           tail.time_axis[[falling&.first || gone, gone].min]
+        end
+
+        def begun?(segments, gone) = segments.first.change_newtons.negative? && segments.first.last >= gone
+
+        def taken_off?(segments, tail, gone)
+          Descents.new(segments, tail, @usual).all.any? { |one| one.cover?(gone) || one.cover?(gone + 1) }
         end
 
         def segments(tail) = Kinds.new(Course.new(tail).segments, @peak.first, usual: @usual).call

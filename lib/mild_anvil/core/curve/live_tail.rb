@@ -3,8 +3,8 @@
 module MildAnvil
   module Core
     module Curve
-      # The last samples of a recording that goes on, as Course and Descents read a Baseline: net of the zero, and with the
-      # noise, of the whole.
+      # The last samples of a recording that goes on, as Course and Descents read a Baseline: net of the zero of the
+      # whole, and with its noise.
       class LiveTail
         attr_reader :signal, :travel, :clean, :packed, :noise_newtons, :peak_newtons
 

@@ -5,9 +5,9 @@ module MildAnvil
     module Curve
       # A stretch in which force and travel went evenly.
       #
-      # first, last: samples; start_seconds, end_seconds, from_newtons, to_newtons: ends of its line; newtons_per_second;
-      # metres_per_second: nil without a travel; noise_newtons: what a rate over it is uncertain by, times its length;
-      # kind: :rest, :loading, :standing, :sliding, :unloading or :falling
+      # first, last: samples; start_seconds, end_seconds, from_newtons, to_newtons: ends of its line;
+      # newtons_per_second; metres_per_second: nil without a travel; noise_newtons, noise_metres: what its
+      # change is uncertain by; kind: :rest, :loading, :standing, :sliding, :unloading or :falling
       Segment = Struct.new(:first, :last, :start_seconds, :end_seconds, :from_newtons, :to_newtons, :newtons_per_second,
                            :metres_per_second, :noise_newtons, :noise_metres, :kind, keyword_init: true) do
         def seconds = end_seconds - start_seconds

@@ -7,8 +7,8 @@ module MildAnvil
       class Segments
         REST_SHARE = 0.02 # of the peak: less is no load
 
-        # all: Array<Segment> in order; usual: Pace of the loading; falls: Array<Fall>;
-        # holds: Array<Holds::Held>; descents: Array<Descent>; cycles: Cycles::Group or nil; virgin_branch: VirginBranch; loading_start: the last
+        # all: Array<Segment> in order; usual: Pace of the loading; falls: Array<Fall>; holds: Array<Holds::Held>;
+        # descents: Array<Descent>; cycles: Cycles::Group or nil; virgin_branch: VirginBranch; loading_start: the last
         # sample without load before the peak
         attr_reader :baseline, :all, :usual, :falls, :holds, :descents, :cycles, :virgin_branch,
                     :loading_start

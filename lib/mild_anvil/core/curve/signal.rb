@@ -52,7 +52,8 @@ module MildAnvil
 
         # Where all but a hundredth of the readings lie: spikes say nothing of the sense.
         def self.limits(channel)
-          sorted = (0...channel.size).step([channel.size / LOOK, 1].max).map { |i| channel.samples[i] }.reject(&:nan?).sort
+          every = [channel.size / LOOK, 1].max
+          sorted = (0...channel.size).step(every).map { |i| channel.samples[i] }.reject(&:nan?).sort
           edge = sorted.size / 100
           [sorted[edge], sorted[-1 - edge]]
         end

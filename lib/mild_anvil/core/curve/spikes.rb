@@ -79,11 +79,26 @@ module MildAnvil
 
           off = offs(forces, first, rows)
           height = off.map(&:abs).min
-          return false if rows > 1 && !off.all?(&:positive?) && !leaps_back?(forces, after, height)
-
-          height > least && (forces[after] - forces[first - 1]).abs <= AGREE_SHARE * height &&
-            height > BENDS * bend(forces, first, after) && alone?(forces, first, after - 1, off.first.positive? ? 1 : -1, height)
+          one_sided?(off) && high?(forces, first, after, [height, least]) &&
+            alone?(forces, first, after - 1, off.first <=> 0, height) && !dip?(forces, off, after, height)
         end
+        private_class_method :spike?
+
+        def one_sided?(off) = off.all?(&:positive?) || off.all?(&:negative?)
+        private_class_method :one_sided?
+
+        # Two low rows, unless the force is back at once.
+        def dip?(forces, off, after, height)
+          off.size > 1 && off.first.negative? && !leaps_back?(forces, after, height)
+        end
+        private_class_method :dip?
+
+        # Beyond the noise, with rows beside it that agree, and beyond what the rows around bend.
+        def high?(forces, first, after, (height, least))
+          height > least && (forces[after] - forces[first - 1]).abs <= AGREE_SHARE * height &&
+            height > BENDS * bend(forces, first, after)
+        end
+        private_class_method :high?
 
         # A corner, at which a loading turns round, stands off the line between its neighbours, too; but not off the
         # lines that lead to it.
@@ -92,9 +107,8 @@ module MildAnvil
           [first, last].zip(lines).all? { |i, line| side * (forces[i] - line) > CORNER_SHARE * height }
         end
         private_class_method :alone?
-        private_class_method :spike?
 
-        # Two low rows are a dip, unless the force is back at once: after a slip it comes back as fast as it is loaded.
+        # After a slip it comes back no faster than it is loaded.
         def leaps_back?(forces, after, height)
           steps = (after...[after + BACK_ROWS, forces.size - 1].min).map { |i| (forces[i + 1] - forces[i]).abs }.sort
           steps.size > 2 && forces[after] - forces[after - 1] > AGREE_SHARE * height &&

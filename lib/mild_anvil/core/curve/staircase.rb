@@ -26,7 +26,8 @@ module MildAnvil
         private_class_method :up_and_down?
 
         def mostly_held?(holds, axis)
-          holds.sum { |held| axis[held.last] - axis[held.first] } >= HELD_SHARE * (axis[holds.last.last] - axis[holds.first.first])
+          seconds = axis[holds.last.last] - axis[holds.first.first]
+          holds.sum { |held| axis[held.last] - axis[held.first] } >= HELD_SHARE * seconds
         end
         private_class_method :mostly_held?
 

@@ -26,7 +26,8 @@ module MildAnvil
 
         SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+)\z}, /\A(.*?)\s+in\s+(\S+)\z/i,
                   /\A(.*?)\s*,\s*(\S+)\z/,
-                  /\A(.*?)_(\S+)\z/, /\A(.*?)_([^_]+)\z/, /\A(.*?)\s+(\S+)\z/, %r{\A(.*?)/(\S+)\z}, /\A(.*?)\s*[-–.:]\s*(\S+)\z/].freeze
+                  /\A(.*?)_(\S+)\z/, /\A(.*?)_([^_]+)\z/, /\A(.*?)\s+(\S+)\z/, %r{\A(.*?)/(\S+)\z},
+                  /\A(.*?)\s*[-–.:]\s*(\S+)\z/].freeze
         # How sure a guess is: a choice or two signs that agree; one sign; the look of the values alone.
         CONFIDENCES = %w[certain likely guess].freeze
 

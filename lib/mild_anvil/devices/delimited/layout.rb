@@ -45,7 +45,7 @@ module MildAnvil
           return cut(line, delimiter) unless delimiter == " "
 
           wide = line.strip.split(/\s{2,}|\t/)
-          wide.size == count ? wide : line.strip.gsub(/\s+([\[(])/, '').split(/\s+/)
+          wide.size == count ? wide : line.strip.gsub(/\s+([\[(])/, "").split(/\s+/)
         end
 
         def self.quoted(line, delimiter)
@@ -112,7 +112,7 @@ module MildAnvil
           first = count && first_row(rows, count, hits)
           return if first.nil?
 
-          [hits, count, place(lines, cut, first, units: units, style: style, delimiter: delimiter, count: count)]
+          [hits, count, place(lines, first, units: units, style: style, delimiter: delimiter, count: count)]
         end
         private_class_method :attempt
 
@@ -122,7 +122,8 @@ module MildAnvil
           rows = cut + spread.map { |line| cut(line, delimiter) }
           rows = rows.map { |fields| fields.map { |field| NumberStyle.bare(field) } } if units_inside
           columns = columns(rows)
-          style = NumberStyle.of(columns.flatten.first(PROBE_FIELDS), columns: columns, usual: delimiter == ";" ? "," : ".")
+          style = MarkGuess.new(columns.flatten.first(PROBE_FIELDS), columns: columns,
+                                                                     usual: delimiter == ";" ? "," : ".").call
           units_inside ? style.with_units_inside : style
         end
         private_class_method :style_of
@@ -157,11 +158,11 @@ module MildAnvil
         NO_UNIT = /\A[-–—1\s]*\z/ # of what is counted
         NO_VALUE = %r{\A(?:nan|n/a|na|null|none|inf|-inf|-+|\*+|overflow|ovf|ol)\z}i
 
-        def self.place(lines, cut, first, units:, style:, delimiter:, count:)
+        def self.place(lines, first, units:, style:, delimiter:, count:)
           above = (0...first).to_a.reverse.reject { |i| lines[i].strip.empty? }
           heads = above.to_h { |i| [i, heads(lines[i], delimiter, count)] }
           headers = above.select { |i| headerlike?(heads[i], count, delimiter) }
-          unit_line = headers.first if headers.any? && above.first == headers.first && unit_row?(heads[above.first], units)
+          unit_line = above.first if headers.include?(above.first) && unit_row?(heads[above.first], units)
           header = (headers - [unit_line]).first
           preamble = above.reject { |i| [header, unit_line].include?(i) }.map { |i| lines[i].strip }.reverse
           new(delimiter: delimiter, style: style, header_line: header && (header + 1),
@@ -179,7 +180,9 @@ module MildAnvil
 
         # As many as the rows have, or one more or less; a key with its value is none.
         def self.sized?(fields, count)
-          fields.size == count || (fields.size > 1 && (fields.size - count).abs == 1 && fields.none? { |f| f.match?(/[:=]/) })
+          return true if fields.size == count
+
+          fields.size > 1 && (fields.size - count).abs == 1 && fields.none? { |f| f.match?(/[:=]/) }
         end
         private_class_method :sized?
 

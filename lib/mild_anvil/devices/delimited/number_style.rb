@@ -10,11 +10,6 @@ module MildAnvil
         # Digits in groups of three: a thousands mark wherever a point has been seen to be the decimal mark.
         GROUPED = /\A[+-]?\d{1,3}(?:,\d{3})+(?:\.\d*)?\z/
         # No cell, clock or counter says more; what follows from such numbers is still finite.
-        GROUPS = /\A[+-]?[1-9]\d{0,2}(?:,\d{3})+\z/
-        BARE = /\A[+-]?\d{1,3}(?:\.\d+)?\z/
-        STRAY = 20
-        CLOCK_COMMA = /\d:\d\d,\d+\z/
-        CLOCK_POINT = /\d:\d\d\.\d+\z/
         LARGEST = 1.0e20
         MINUS = "\u2212" # a typographic minus
         SPACES = " \u00A0\u202F'"
@@ -60,59 +55,6 @@ module MildAnvil
 
         def number?(field) = !parse(field).nil?
         def plain? = decimal_mark == "." && thousands.nil?
-
-        # The style that a sample of numeric-looking fields is written in.
-        #
-        # A comma is a decimal mark unless every comma stands before exactly three digits and plain numbers of up to
-        # three digits in the same column, or a point behind it, show it to be a thousands mark.
-        # @param fields [Array<String>]
-        # @param columns [Array<Array<String>>] the same, by column
-        # @param usual [String] the decimal mark where nothing shows one
-        # @return [NumberStyle]
-        def self.of(fields, usual: ".", columns: [fields])
-          digits = fields.grep(/\A\s*[+-]?[\d.,'\u00A0\u202F ]*\d[\d.,'\u00A0\u202F ]*(?:[eE][+-]?\d+)?\s*\z/)
-          commas = digits.select { |f| f.include?(",") }
-          commas = [] if stray?(commas, digits)
-          return new(decimal_mark: ".", thousands: ",") if commas.any? { |f| f.match?(/\d,\d{3}\b.*\.\d/) }
-          return new(decimal_mark: ",", thousands: ".") if commas.any? { |f| f.match?(/\d\.\d{3}\b.*,\d/) }
-
-          spaced = digits.any? { |f| f.match?(/\A\s*[+-]?\d{1,3}(?:[ '\u00A0\u202F]\d{3})+/) } ? " " : nil
-          return of_commas(commas, spaced || points(digits), columns) if commas.any?
-          return new(decimal_mark: unseen(fields, usual), thousands: spaced) if digits.none? { |f| f.include?(".") }
-
-          new(decimal_mark: ".", thousands: spaced, point_seen: true)
-        end
-
-        # A few commas among many numbers with a decimal point stand in words above the table.
-        def self.stray?(commas, digits)
-          pointed = digits.count { |f| f.include?(".") && !f.include?(",") }
-          STRAY * commas.size < pointed && points(digits).nil?
-        end
-        private_class_method :stray?
-
-        # Whole numbers only: the clock's fraction may show it.
-        def self.unseen(fields, usual)
-          return "," if fields.any? { |f| CLOCK_COMMA.match?(f) }
-
-          fields.any? { |f| CLOCK_POINT.match?(f) } ? "." : usual
-        end
-        private_class_method :unseen
-
-        # Beside decimal commas a point groups digits, if it does so wherever it stands.
-        def self.points(digits)
-          pointed = digits.select { |f| f.include?(".") && !f.include?(",") }
-          "." if pointed.any? && pointed.all? { |f| f.strip.match?(/\A[+-]?[1-9]\d{0,2}(?:\.\d{3})+\z/) }
-        end
-        private_class_method :points
-
-        # Only commas are there to tell by. A thousands mark stands in the larger numbers of a column and not in the
-        # smaller ones; a decimal comma stands in all of them.
-        def self.of_commas(commas, thousands, columns)
-          grouped = commas.all? { |f| GROUPS.match?(f.strip) }
-          mixed = columns.any? { |fields| fields.any? { |f| GROUPS.match?(f.strip) } && fields.any? { |f| BARE.match?(f.strip) } }
-          grouped && mixed ? new(decimal_mark: ".", thousands: ",") : new(decimal_mark: ",", thousands: thousands)
-        end
-        private_class_method :of_commas
 
         private
 

@@ -102,17 +102,23 @@ module MildAnvil
         def row(text, line)
           fields = @layout.fields(text)
           values = fields.each_with_index.map { |field, i| value(field, i) }
-          return skip(text, line, fields) if fields.size != @layout.field_count || values.all?(&:nil?) || remark?(fields, values)
+          return skip(text, line, fields) if fields.size != @layout.field_count || remark?(fields, values)
 
           note_cells(fields, values, line) if values.include?(nil)
           values.each_with_index { |v, i| @columns[i] << [v ? v * @scales[i] : MISSING].pack("E") }
         end
 
-        # More words than readings; as many, where one of them stands for the time.
+        # No reading at all, or more words than readings; as many, where one of them stands for the time.
         def remark?(fields, values)
-          words = fields.count { |f| f.match?(/[[:alpha:]]{2}/) && !Layout::NO_VALUE.match?(f) && !@layout.style.number?(f) }
+          return true if values.all?(&:nil?)
+
+          words = fields.count { |f| word?(f) }
           timeless = @forms.each_with_index.any? { |form, i| form && values[i].nil? }
           words > fields.size / 2.0 || (timeless && words.positive? && words >= fields.size / 2.0)
+        end
+
+        def word?(field)
+          field.match?(/[[:alpha:]]{2}/) && !Layout::NO_VALUE.match?(field) && !@layout.style.number?(field)
         end
 
         def value(field, index)

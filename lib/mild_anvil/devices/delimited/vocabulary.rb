@@ -26,7 +26,8 @@ module MildAnvil
           "sample" => /punkt\z|próbka|próbki|muestra|amostra|échantil|avläsn/,
           "other" => /batter|bater|akku|batteri|voltage|versorgung|supply/,
           "torque" => /drehmoment|vridmoment|anzugsmoment|torsi/,
-          "force" => /kraft|kracht|zell|cell\z|cella\z|célul|celul|trazion|trakcj|tracci|traçã|traction|vetovoim|belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/,
+          "force" => /kraft|kracht|zell|cell\z|cella\z|célul|celul|trazion|trakcj|tracci|traçã|traction|vetovoim|
+                      belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/x,
           "displacement" => /verschieb|längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|
                              desloc|desplaz|spost|verplaats|kolbenweg|slaglängd|wydłuż|przemieszcz|droga/x,
           "time" => /zeit\z|tijd\z|\Atid|tempo|temps|tiempo|czas/,
@@ -35,7 +36,8 @@ module MildAnvil
         # Words that tell the main force from the others beside it.
         MAIN = %w[main total sum gesamt haupt principal principale load force kraft].freeze
         WHOLE = /gesamt|total|całkow|yhteis|samlad|haupt|huvud|hoofd|main|princip|główn|summe/
-        SIDE = /\b(?:leg|strang|brin|bein|been|ben|gamba|pierna|perna|noga|ramal|cięgno|odnoga|hanka|lina)\b/ # one of several that share the load
+        # One of several that share the load.
+        SIDE = /\b(?:leg|strang|brin|bein|been|ben|gamba|pierna|perna|noga|ramal|cięgno|odnoga|hanka|lina)\b/
         CONTROL = /kontroll|control|check|zweit|second|andra|tweede|drug|référ|refer|vergleich|auxil/
         PART = /\A(?:leg|ch|channel|kanal|voie|canal|cell|strang|brin|bein|side|part)\b/i
 

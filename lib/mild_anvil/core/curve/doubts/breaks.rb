@@ -14,7 +14,7 @@ module MildAnvil
 
             seconds = finding.extra[:fall_seconds]
             limit = Findings::Break::SUDDEN_SECONDS
-            near = seconds && seconds.between?(limit / NEAR, limit * NEAR)
+            near = seconds&.between?(limit / NEAR, limit * NEAR)
             Doubts.doubt("likely", "the samples are too far apart to tell sudden from progressive",
                          finding.extra[:speed] == "unknown") +
               Doubts.doubt("likely", format("%.2g s is near the limit of %g s", seconds || 0.0, limit), near) +

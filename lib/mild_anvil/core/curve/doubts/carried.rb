@@ -10,14 +10,23 @@ module MildAnvil
           SHORT_SECONDS = 2.0
 
           def self.of(finding, analysis)
-            return Doubts.doubt("likely", "no displacement shows that it slid", analysis.travel.nil?) if finding.kind == :sliding
+            return slid(analysis) if finding.kind == :sliding
             return [["look", "the recording ends too soon to say"]] if finding.extra[:carries].nil?
 
-            share = finding.extra[:share_of_peak]
+            left(*finding.extra.values_at(:share_of_peak, :seconds))
+          end
+
+          def self.slid(analysis)
+            Doubts.doubt("likely", "no displacement shows that it slid", analysis.travel.nil?)
+          end
+          private_class_method :slid
+
+          def self.left(share, seconds)
             near = (share - Findings::Residual::CARRIES_SHARE).abs < NEAR_SHARE
             Doubts.doubt("look", format("%.1f %% of the peak, near the limit of 5 %%", 100 * share), near) +
-              Doubts.doubt("likely", format("seen for %.2g s only", finding.extra[:seconds]), finding.extra[:seconds] < SHORT_SECONDS)
+              Doubts.doubt("likely", format("seen for %.2g s only", seconds), seconds < SHORT_SECONDS)
           end
+          private_class_method :left
         end
       end
     end

@@ -19,7 +19,8 @@ module MildAnvil
           def self.shared(finding)
             off = (finding.extra[:sum_share] - 1.0).abs
             Doubts.doubt("look", "the main cell was at its end", finding.extra[:main_saturated]) +
-              Doubts.doubt("look", format("the legs together are %.1f %% off the main cell", 100 * off), off > OFF_SHARE)
+              Doubts.doubt("look", format("the legs together are %.1f %% off the main cell", 100 * off),
+                           off > OFF_SHARE)
           end
           private_class_method :shared
 

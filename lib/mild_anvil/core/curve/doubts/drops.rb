@@ -18,13 +18,15 @@ module MildAnvil
             share = finding.extra[:drop_share]
             near = (share - Findings::FirstFailure::SHARE).abs < NEAR_SHARE
             Doubts.doubt("likely", format("a fall of %.1f %%, near the limit of 5 %%", 100 * share), near) +
-              Doubts.doubt("look", "little more than the noise", drop < SIGMAS * analysis.noise_newtons) + kind(finding, analysis)
+              Doubts.doubt("look", "little more than the noise", drop < SIGMAS * analysis.noise_newtons) +
+              kind(finding, analysis)
           end
 
           def self.kind(finding, analysis)
             slow = analysis.time_axis.typical_interval_seconds > SLOW_SECONDS
             Doubts.doubt("likely", "the samples are too far apart to tell a slip from a failure", slow) +
-              Doubts.doubt("likely", "no displacement shows whether it slid", finding.kind == :slip && !finding.extra[:certain])
+              Doubts.doubt("likely", "no displacement shows whether it slid",
+                           finding.kind == :slip && !finding.extra[:certain])
           end
           private_class_method :kind
 

@@ -7,15 +7,19 @@ module MildAnvil
         # Loops, cycles and creep.
         module Repeats
           FEW = 3
+          UNKNOWN = "the recording starts under load: set and area are not known"
           FAR = 100.0 # times the recorded time that a creep is extrapolated to
 
           def self.of(finding, analysis)
             case finding.kind
-            when :loop then Doubts.doubt("look", "the recording starts under load: set and area are not known", finding.extra[:set_metres].nil?)
-            when :cycles then Doubts.doubt("likely", "only #{finding.extra[:count]} are alike", finding.extra[:count] < FEW)
+            when :loop then Doubts.doubt("look", UNKNOWN, finding.extra[:set_metres].nil?)
+            when :cycles then few(finding.extra[:count])
             else creep(finding, analysis)
             end
           end
+
+          def self.few(count) = Doubts.doubt("likely", "only #{count} are alike", count < FEW)
+          private_class_method :few
 
           def self.creep(finding, analysis)
             hours = (analysis.time_axis.end_seconds - analysis.time_axis[0]) / 3600

@@ -121,7 +121,6 @@ module MildAnvil
 
             [seconds <= SUDDEN_SECONDS ? "sudden" : "progressive", seconds]
           end
-
         end
       end
     end

@@ -24,7 +24,9 @@ module MildAnvil
           def self.find(analysis)
             runs = runs(analysis)
             loaded = analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons)
-            saturated = runs.select { |first, last| analysis.readings[first] > loaded && at_the_end?(analysis, first, last) }
+            saturated = runs.select do |first, last|
+              analysis.readings[first] > loaded && at_the_end?(analysis, first, last)
+            end
             frozen = (runs - saturated).select { |first, last| frozen?(analysis, first, last) }
             saturated = joined(analysis, saturated)
             saturated.map do |first, last, count|
@@ -41,13 +43,16 @@ module MildAnvil
           def self.top_reading(analysis) = analysis.readings[analysis.peak_index]
           private_class_method :top_reading
 
-          # A full cell repeats its highest reading where noise or a travel that goes on shows that the force did not stay.
+          # A full cell repeats its highest reading where noise, or a travel that goes on, shows that the force did not
+          # stay.
           def self.at_the_end?(analysis, first, last)
             return false unless (top_reading(analysis) - analysis.readings[first]).zero? && last - first + 1 >= STUCK
 
             noisy = analysis.noise_newtons > NOISY_STEPS * (analysis.step_newtons || 0.0)
             moving = moving?(analysis, first, last)
-            (noisy && moving) || (goes_on_there?(analysis, first, last) && (moving || abrupt?(analysis, first, last)))
+            return true if noisy && moving
+
+            goes_on_there?(analysis, first, last) && (moving || abrupt?(analysis, first, last))
           end
           private_class_method :at_the_end?
 
@@ -78,7 +83,9 @@ module MildAnvil
           def self.frozen?(analysis, first, last)
             axis = analysis.time_axis
             return false if last - first + 1 < FROZEN_SAMPLES || axis[last] - axis[first] < FROZEN_SECONDS
-            return catches_up?(analysis, first, last) if analysis.noise_newtons <= (analysis.step_newtons || 0.0) * NOISY_STEPS
+
+            quiet = analysis.noise_newtons <= (analysis.step_newtons || 0.0) * NOISY_STEPS
+            return catches_up?(analysis, first, last) if quiet
 
             moving?(analysis, first, last) && restless?(analysis, first, last)
           end
@@ -87,11 +94,16 @@ module MildAnvil
           # No other run beside it comes near it: at the top of a slow wave a coarse display repeats itself, too.
           def self.restless?(analysis, first, last)
             count = last - first + 1
-            beside = [[first - (2 * count), 0].max...first, (last + 1)..[last + (2 * count), analysis.readings.size - 1].min]
-            longest = beside.flat_map { |range| analysis.readings[range].chunk_while { |a, b| (a - b).zero? }.map(&:size) }.max || 0
-            longest <= [count / RUN_SHARE, FEWEST_RUN].max
+            after = [last + (2 * count), analysis.readings.size - 1].min
+            beside = [[first - (2 * count), 0].max...first, (last + 1)..after].map { |range| analysis.readings[range] }
+            longest(beside) <= [count / RUN_SHARE, FEWEST_RUN].max
           end
           private_class_method :restless?
+
+          def self.longest(stretches)
+            stretches.flat_map { |values| values.chunk_while { |a, b| (a - b).zero? }.map(&:size) }.max || 0
+          end
+          private_class_method :longest
 
           def self.catches_up?(analysis, first, last)
             return false if last + 1 >= analysis.readings.size || first.zero?
@@ -99,7 +111,8 @@ module MildAnvil
             step = analysis.step_newtons || 0.0
             usual = usual_step(analysis, first)
             leap = (analysis.readings[last + 1] - analysis.readings[last]).abs
-            leap >= LEAP_STEPS * step && leap > LEAP_STEPS * usual && analysis.spikes.none? { |i| i == last + 1 } && goes_on?(analysis, last, leap)
+            leap >= LEAP_STEPS * [step,
+                                  usual].max && !analysis.spikes.include?(last + 1) && goes_on?(analysis, last, leap)
           end
           private_class_method :catches_up?
 

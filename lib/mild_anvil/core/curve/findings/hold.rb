@@ -80,8 +80,8 @@ module MildAnvil
           end
           private_class_method :target_for
 
-          # The longest stretch at or above the limit, by the lines of the hold: one reading of noise does not end it. Where
-          # it is above at an edge, it goes on outside.
+          # The longest stretch at or above the limit, by the lines of the hold: one reading of noise does not end it.
+          # Where it is above at an edge, it goes on outside.
           def self.unbroken(analysis, held, limit)
             best = above(held, limit).max_by { |from, to| to - from } or return 0.0
             axis = analysis.time_axis
@@ -94,7 +94,9 @@ module MildAnvil
 
           # Stretches of time at or above the limit; those that meet are one.
           def self.above(held, limit)
-            spans = held.segments.each_with_index.filter_map { |segment, k| above_on(segment, held.segments[k + 1], limit) }
+            spans = held.segments.each_with_index.filter_map do |segment, k|
+              above_on(segment, held.segments[k + 1], limit)
+            end
             spans.each_with_object([]) do |(from, to), joined|
               joined.any? && joined.last.last >= from ? joined.last[1] = to : joined << [from, to]
             end

@@ -19,7 +19,7 @@ module MildAnvil
             [Finding.new(kind: :rate, at_seconds: analysis.time_axis[analysis.loading_start],
                          until_seconds: analysis.time_axis[analysis.peak_index], force_newtons: nil,
                          because: because(rate, wanted),
-                         extra: { newtons_per_second: rate, metres_per_second: analysis.travel && pace.metres_per_second,
+                         extra: { newtons_per_second: rate, metres_per_second: pace.metres_per_second,
                                   wanted_newtons_per_second: wanted,
                                   within: wanted && (rate - wanted).abs <= TOLERANCE_SHARE * wanted })]
           end

@@ -52,17 +52,20 @@ module MildAnvil
           private_class_method :settled
 
           def self.finding(analysis, start, top, finish, stop)
-            whole = start.positive? || analysis.quiet
+            whole = start.positive? || !analysis.quiet.nil?
             Finding.new(kind: :loop, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[finish],
                         force_newtons: analysis.clean[top],
-                        because: whole ? "from rest up and down to rest again" : "down to rest; the recording starts under load",
+                        because: WORDS.fetch(whole ? :whole : :cut),
                         extra: { highest_minus_settled_newtons: settling(analysis, top),
-                                 **(whole ? work(analysis, start, top, finish) : UNKNOWN), **way(analysis, top, set(analysis, top, finish, stop), whole) })
+                                 **(whole ? work(analysis, start, top, finish) : UNKNOWN),
+                                 **way(analysis, top, set(analysis, top, finish, stop), whole) })
           end
           private_class_method :finding
 
+          WORDS = { whole: "from rest up and down to rest again",
+                    cut: "down to rest; the recording starts under load" }.freeze
           UNKNOWN = { loop_joules: nil, into_joules: nil, back_joules: nil, loss_share: nil }.freeze
-          private_constant :UNKNOWN
+          private_constant :UNKNOWN, :WORDS
 
           def self.work(analysis, start, top, finish)
             into = Energy.path(analysis, start, top)

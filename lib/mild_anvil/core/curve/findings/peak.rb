@@ -50,7 +50,7 @@ module MildAnvil
           end
           private_class_method :missed_newtons
 
-          # @return [Array(Float, Float)] newtons per second up to the peak and down from it; nil at the end of the recording
+          # @return [Array(Float, Float)] newtons per second up to the peak and down from it; nil at the recording's end
           def self.slopes(segments, top)
             at = segments.index { |s| top <= s.last }
             at -= 1 if at.positive? && segments[at].kind == :falling # its first sample is the peak

@@ -35,13 +35,16 @@ module MildAnvil
                         force_newtons: main, because: because(means, sum, main),
                         extra: { main_newtons: main, sum_newtons: sum, sum_share: sum / main,
                                  main_saturated: saturated?(analysis, from, stop),
-                                 legs: means.map { |name, v| { name: name, mean_newtons: v, share: v / sum, share_of_main: v / main } } })
+                                 legs: means.map do |name, v|
+                                   { name: name, mean_newtons: v, share: v / sum, share_of_main: v / main }
+                                 end })
           end
           private_class_method :finding
 
           def self.because(means, sum, main)
-            legs = means.map { |name, v| format("%<name>s %<share>.1f %%", name: name, share: 100 * v / sum) }.join(", ")
-            format("%<legs>s of the legs together, which are %<all>.1f %% of the main cell", legs: legs, all: 100 * sum / main)
+            legs = means.map { |name, v| format("%<name>s %<share>.1f %%", name: name, share: 100 * v / sum) }
+            format("%<legs>s of the legs together, which are %<all>.1f %% of the main cell",
+                   legs: legs.join(", "), all: 100 * sum / main)
           end
           private_class_method :because
 

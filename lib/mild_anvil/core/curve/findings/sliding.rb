@@ -39,7 +39,8 @@ module MildAnvil
 
           # Stick and slip keeps its level; what loses a third of it at once has lost a part.
           def self.parts?(analysis, from, stop)
-            analysis.falls.any? { |f| f.top.between?(from, stop) && f.material? && f.drop_share > PART_SHARE && f.bottom <= stop }
+            inside = analysis.falls.select { |f| f.material? && f.top >= from && f.bottom <= stop }
+            inside.any? { |f| f.drop_share > PART_SHARE }
           end
           private_class_method :parts?
 

@@ -15,6 +15,7 @@ module MildAnvil
           ALIKE_SHARE = 0.985
           MIDDLE = [0.2, 0.6].freeze # the window that is given beside it, whatever is steepest
           FEWEST = 5
+          NO_LINE = "no window of the loading has enough readings in which both rise"
           # Readings noted by hand are few: all of them up to the peak count then.
           SPARSE = 30
           FEWEST_SPARSE = 3
@@ -25,7 +26,7 @@ module MildAnvil
 
             branch = analysis.virgin_branch
             lines = windows(analysis, branch).select { |_, _, line| line.slope.positive? }
-            return [Finding.not_given(:stiffness, "no window of the loading has enough readings in which both rise")] if lines.empty?
+            return [Finding.not_given(:stiffness, NO_LINE)] if lines.empty?
 
             steepest = lines.map { |_, _, line| line.slope }.max
             low, high, line = lines.select do |_, _, l|
