@@ -136,7 +136,7 @@ class PackedSearchTest < CoreCase
 
   def test_any_wandering_is_cut_alike_by_both
     8.times do |seed|
-      xs = Packed.pack(Array.new(150) { |i| i.to_f })
+      xs = Packed.pack(Array.new(150, &:to_f))
       agreed { PackedSearch.lines(xs, [wandering(seed, 150)], penalty: 15.0, fewest: 1 + (seed % 3)) }
     end
   end

@@ -42,7 +42,8 @@ module MildAnvil
         # @return [Float] the reading nearest to the peak; cells may be blank there
         def under_load(analysis, forces)
           top = analysis.peak_index
-          forces[top..].find { |v| !v.nan? } || forces[0..top].reverse.find { |v| !v.nan? } || 0.0
+          near = [top.upto(forces.size - 1), top.downto(0)].filter_map { |way| way.find { |i| !forces[i].nan? } }
+          near.empty? ? 0.0 : forces[near.min_by { |i| (i - top).abs }]
         end
         private_class_method :under_load
 
