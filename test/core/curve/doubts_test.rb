@@ -128,9 +128,9 @@ class DoubtsTest < CoreCase
 
   # A finding that raises is not lost: it is one that cannot be given.
   def test_a_finding_that_fails_says_so_among_the_others
-    axis = Curve::TimeAxis.new(size: 500, start_seconds: 0.0, interval_seconds: 0.01)
-    forces = [*[0.0] * 100, *Array.new(250) { |i| i * 4.0 }, *[1000.0] * 100, *[0.0] * 50]
-    blank = Array.new(500) { |i| i.between?(345, 455) ? Float::NAN : forces[i] * 0.6 }
+    axis = Curve::TimeAxis.new(size: 700, start_seconds: 0.0, interval_seconds: 0.01)
+    forces = [*[0.0] * 100, *Array.new(250) { |i| i * 4.0 }, *[1000.0] * 300, *[0.0] * 50]
+    blank = Array.new(700) { |i| i.between?(345, 655) ? Float::NAN : forces[i] * 0.6 }
     channels = [Curve::Channel.new(name: "F", role: "force", samples: forces, main: true),
                 Curve::Channel.new(name: "Leg", role: "force", samples: blank)]
     analysis = Curve::Analysis.new(Curve::Recording.new(time_axis: axis, channels: channels))
