@@ -12,7 +12,7 @@ module MildAnvil
           FROZEN_SECONDS = 0.25
           AROUND = 50 # rows
           LEAP_STEPS = 4
-          ABRUPT_TIMES = 8
+          ABRUPT_STEPS = 3
           NOISY_STEPS = 0.3 # less noise than that does not show in a display of such steps
           MOVES_SHARE = 0.3 # of the usual rate of the travel
           RUN_SHARE = 4
@@ -56,11 +56,13 @@ module MildAnvil
           end
           private_class_method :at_the_end?
 
-          # The round top of a wave is no more than five times as long as the step before it.
+          # Up to the round top of a wave the reading rises by little more than a step in the last quarter of the time it
+          # then stays there; up to the end of a cell it rises as it did before.
           def self.abrupt?(analysis, first, last)
-            before = first - 1
-            before -= 1 while before.positive? && (analysis.readings[before - 1] - analysis.readings[first - 1]).zero?
-            first.positive? && last - first + 1 >= ABRUPT_TIMES * (first - before)
+            before = first - ((last - first + 1) / 4)
+            return false if before.negative?
+
+            analysis.readings[first] - analysis.readings[before] >= ABRUPT_STEPS * (analysis.step_newtons || 0.0)
           end
           private_class_method :abrupt?
 
