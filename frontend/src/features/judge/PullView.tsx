@@ -130,7 +130,7 @@ function Looks({ findings }: { findings: Schemas["Finding"][] }) {
   if (findings.every((f) => f.confidence === null)) return null;
   return (
     <p className="text-soft mt-1 text-[12.5px]" role="status">
-      {looks > 0 && <b className="text-derived font-semibold">{looks} to look at, marked “?” on the curve · </b>}
+      {looks > 0 && <b className="text-derived font-semibold">{looks} to look at, first below · </b>}
       {likely > 0 && `${likely} likely · `}
       {sure} sure
     </p>
