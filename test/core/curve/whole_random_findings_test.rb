@@ -26,8 +26,9 @@ class WholeRandomFindingsTest < CoreCase
     end
     analysis = Curve::Analysis.new(recording, settings: Curve::Settings.new(holds: holds))
 
-    assert_kept_as "random/#{truth['name']}", { findings: analysis.findings.map { |f| told(f) },
-                                                 **stages(analysis) }
+    findings = analysis.findings.map { |f| told(f) }
+
+    assert_kept_as "random/#{truth['name']}", { findings: findings, **stages(analysis) }
   end
 
   def told(finding)
@@ -38,7 +39,8 @@ class WholeRandomFindingsTest < CoreCase
   def stages(analysis)
     segments = analysis.segments
     { noise: analysis.noise_newtons, step: analysis.step_newtons, spikes: analysis.spikes,
-      usual: segments.usual.to_a.map { |v| v if v&.finite? }, segments: segments.all.map { |s| [s.first, s.last, s.kind] },
+      usual: segments.usual.to_a.map { |v| v&.finite? ? v : nil },
+      segments: segments.all.map { |s| [s.first, s.last, s.kind] },
       falls: segments.falls.map { |f| [f.top, f.bottom, f.kind] } }
   end
 end

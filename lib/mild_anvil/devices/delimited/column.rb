@@ -24,7 +24,8 @@ module MildAnvil
         # tonne).
         def self.bare?(text, units) = !units.find(text).nil? && (Vocabulary.role(text).nil? || text == "N")
 
-        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+)\z}, /\A(.*?)\s+in\s+(\S+)\z/i,
+        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+)\z},
+                  /\A(.*?)\s+in\s+(\S+(?:\s\S+)?)\z/i,
                   /\A(.*?)\s*,\s*(\S+)\z/,
                   /\A(.*?)_(\S+)\z/, /\A(.*?)_([^_]+)\z/, /\A(.*?)\s+(\S+)\z/, %r{\A(.*?)/(\S+)\z},
                   /\A(.*?)\s*[-–.:]\s*(\S+)\z/].freeze

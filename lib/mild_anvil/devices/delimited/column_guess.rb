@@ -121,8 +121,10 @@ module MildAnvil
 
         MOSTLY = 0.95 # rows may be lost, repeated or blank
 
-        # Whole numbers, each one more than the one before, under whatever word.
+        # Whole numbers without a decimal mark, each one more than the one before, under whatever word.
         def counted?(index)
+          return false if sample_fields(index).any? { |f| f.include?(@layout.style.decimal_mark) }
+
           values = sample_fields(index).filter_map { |f| @layout.style.parse(f) }
           steps = values.each_cons(2).map { |a, b| b - a }
           values.all? { |v| (v % 1).zero? } && steps.count { |step| (step - 1).zero? } >= MOSTLY * steps.size

@@ -25,7 +25,7 @@ module MildAnvil
         STEMS = {
           "sample" => /punkt\z|próbka|próbki|muestra|amostra|échantil|avläsn/,
           "other" => /batter|bater|akku|batteri|voltage|versorgung|supply/,
-          "torque" => /drehmoment|vridmoment|anzugsmoment|torsi/,
+          "torque" => /moment\z|torsi/,
           "force" => /kraft|kracht|zell|cell\z|cella\z|célul|celul|trazion|trakcj|tracci|traçã|traction|vetovoim|
                       belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/x,
           "displacement" => /verschieb|längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|

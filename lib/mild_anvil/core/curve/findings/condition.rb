@@ -56,8 +56,8 @@ module MildAnvil
           end
           private_class_method :at_the_end?
 
-          # Up to the round top of a wave the reading rises by little more than a step in the last quarter of the time it
-          # then stays there; up to the end of a cell it rises as it did before.
+          # Up to the round top of a wave the reading rises by little more than a step in the last quarter of the time
+          # it then stays there; up to the end of a cell it rises as it did before.
           def self.abrupt?(analysis, first, last)
             before = first - ((last - first + 1) / 4)
             return false if before.negative?
