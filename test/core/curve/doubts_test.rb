@@ -56,7 +56,9 @@ class DoubtsTest < CoreCase
   def test_a_fall_near_the_limit_or_the_noise
     assert_equal "likely", confidence(:first_failure, 800.0, fall(0.055))
     assert_equal "sure", confidence(:first_failure, 800.0, fall(0.065))
-    assert_equal "look", confidence(:first_failure, 800.0, fall(0.2), noise_newtons: 12.0)
+    assert_equal "likely", confidence(:first_failure, 800.0, fall(0.2), noise_newtons: 12.0)
+    assert_equal "look", confidence(:first_failure, 800.0, fall(0.2), noise_newtons: 18.0)
+    assert_match(/9 times the noise/, doubt(:first_failure, 800.0, fall(0.2), noise_newtons: 18.0))
     assert_equal "likely", confidence(:partial_failure, 800.0, fall(0.2), interval: 0.05)
     assert_equal "likely", confidence(:slip, 800.0, { **fall(0.2), certain: false })
     assert_equal "sure", confidence(:slip, 800.0, { **fall(0.2), certain: true })

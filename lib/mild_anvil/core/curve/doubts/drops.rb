@@ -7,7 +7,8 @@ module MildAnvil
         # Falls near the share that makes them a failure, near the noise, or between two samples.
         module Drops
           NEAR_SHARE = 0.01 # of the level, from the limit of 5 %
-          SIGMAS = 14
+          NOISY_SIGMAS = 9.5
+          CLEAR_SIGMAS = 14
           SLOW_SECONDS = 0.045 # from sample to sample: a slip and a failure look alike
           SMALL_SHARE = 0.08 # of the peak, for a later one
 
@@ -18,9 +19,16 @@ module MildAnvil
             share = finding.extra[:drop_share]
             near = (share - Findings::FirstFailure::SHARE).abs < NEAR_SHARE
             Doubts.doubt("likely", format("a fall of %.1f %%, near the limit of 5 %%", 100 * share), near) +
-              Doubts.doubt("look", "little more than the noise", drop < SIGMAS * analysis.noise_newtons) +
+              noise(drop / [analysis.noise_newtons, Float::MIN].max) +
               kind(finding, analysis)
           end
+
+          # A fall is told from 8 sigma on, the extremes of noise among many rows.
+          def self.noise(sigmas)
+            words = format("%.0f times the noise of one reading", sigmas)
+            Doubts.doubt("look", words, sigmas < NOISY_SIGMAS) + Doubts.doubt("likely", words, sigmas < CLEAR_SIGMAS)
+          end
+          private_class_method :noise
 
           def self.kind(finding, analysis)
             slow = analysis.time_axis.typical_interval_seconds > SLOW_SECONDS
