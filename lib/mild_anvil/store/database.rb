@@ -42,8 +42,7 @@ module MildAnvil
                                        after_connect: method(:prepare_connection), test: false)
         database.extend(SeveralHosts)
         database.test_connection
-        database.extension(:connection_validator)
-        database.pool.connection_validation_timeout = 60
+        SoundConnections.for(database)
         Sequel::Model.db = database
         database
       rescue Sequel::DatabaseConnectionError => e
