@@ -17,6 +17,5 @@ void Init_packed_native(void) {
   rb_define_module_function(native, "climb", packed_climb, 5);
   rb_define_module_function(native, "roughness", packed_roughness, 3);
   rb_define_module_function(native, "bucket_sums", packed_bucket_sums, 4);
-  rb_define_module_function(native, "stretches", packed_stretches, 3);
   rb_define_module_function(native, "lines", packed_lines, 4);
 }

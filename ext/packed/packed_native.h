@@ -17,7 +17,6 @@ VALUE packed_turns(VALUE self, VALUE, VALUE);
 VALUE packed_climb(VALUE self, VALUE, VALUE, VALUE, VALUE, VALUE);
 VALUE packed_roughness(VALUE self, VALUE, VALUE, VALUE);
 VALUE packed_bucket_sums(VALUE self, VALUE, VALUE, VALUE, VALUE);
-VALUE packed_stretches(VALUE self, VALUE, VALUE, VALUE);
 VALUE packed_lines(VALUE self, VALUE, VALUE, VALUE, VALUE);
 
 #endif

@@ -131,35 +131,3 @@ VALUE packed_bucket_sums(VALUE self, VALUE xs, VALUE ys, VALUE samples, VALUE bu
   RB_GC_GUARD(ys);
   return rb_ary_new_from_args(3, DBL2NUM(mean_x), DBL2NUM(mean_y), rows);
 }
-
-/* stretches(values, least, share) -> [from, to] of every stretch that cannot be longer without its values lying farther apart
- * than least and than that share of the highest. Two queues of extremes keep it linear. */
-VALUE packed_stretches(VALUE self, VALUE values, VALUE least_value, VALUE share_value) {
-  long size, from = 0, last = -1, high_first = 0, high_end = 0, low_first = 0, low_end = 0;
-  const double *v = doubles(values, &size);
-  double least = NUM2DBL(least_value), share = NUM2DBL(share_value);
-  long *highs = ALLOC_N(long, size + 1), *lows = ALLOC_N(long, size + 1);
-  VALUE found = rb_ary_new();
-  for (long to = 0; to < size; to++) {
-    while (high_end > high_first && v[highs[high_end - 1]] <= v[to]) high_end--;
-    while (low_end > low_first && v[lows[low_end - 1]] >= v[to]) low_end--;
-    highs[high_end++] = to;
-    lows[low_end++] = to;
-    for (;;) {
-      double high = v[highs[high_first]], apart = high - v[lows[low_first]];
-      if (apart <= least || apart <= share * fabs(high)) break;
-      if (last < to - 1) {
-        rb_ary_push(found, rb_ary_new_from_args(2, LONG2NUM(from), LONG2NUM(to - 1)));
-        last = to - 1;
-      }
-      from++;
-      if (highs[high_first] < from) high_first++;
-      if (lows[low_first] < from) low_first++;
-    }
-  }
-  if (size) rb_ary_push(found, rb_ary_new_from_args(2, LONG2NUM(from), LONG2NUM(size - 1)));
-  xfree(highs);
-  xfree(lows);
-  RB_GC_GUARD(values);
-  return found;
-}

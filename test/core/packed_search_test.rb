@@ -46,23 +46,10 @@ class PackedSearchTest < CoreCase
       packed = wandering(seed)
       agreed { PackedSearch.turns(packed, 9.0) }
       agreed { PackedSearch.climb(packed, 3, 690, 1 + (seed % 4), 2.0) }
-      agreed { PackedSearch.stretches(packed, 6.0, 0.1) }
       agreed { PackedSearch.count(packed, 10, 600, 0.0) }
       agreed { PackedSearch.roughness(packed, 600, 1 + (seed % 3)) }
       agreed { PackedSearch.walk(packed, 350, seed.even? ? 699 : 0, low: -8.0, high: 8.0) }
     end
-  end
-
-  # Against the plainest way: of every stretch, whether it is within, and whether a longer one is.
-  def test_stretches_are_all_that_cannot_be_longer
-    values = Packed.unpack(wandering(99, 60))
-    within = ->(from, to) { values[from..to].minmax.then { |low, high| high - low <= 5.0 } }
-    longest = (0...60).flat_map { |from| (from...60).map { |to| [from, to] } }.select do |from, to|
-      within.call(from, to) && !(from.positive? && within.call(from - 1, to)) && !(to < 59 && within.call(from, to + 1))
-    end
-
-    assert_equal(longest, agreed { PackedSearch.stretches(Packed.pack(values), 5.0, 0.0) })
-    assert_empty(agreed { PackedSearch.stretches("", 5.0, 0.0) })
   end
 
   def test_noise_is_what_a_straight_line_leaves

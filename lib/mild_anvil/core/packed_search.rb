@@ -89,17 +89,6 @@ module MildAnvil
         [mean_x, mean_y, sums]
       end
 
-      # Every stretch that cannot be longer without its values lying farther apart than allowed.
-      #
-      # @param least [Float] how far they may lie apart in any case; @param share [Float] of the highest, which they
-      #   may, too
-      # @return [Array<Array(Integer, Integer)>] first and last, in order; two queues of extremes keep it linear
-      def stretches(packed, least, share)
-        return native.stretches(packed, least, share) if native
-
-        Stretches.new(Packed.unpack(packed), least, share).call
-      end
-
       # The cut of a course into straight lines that leaves the least over, each line paid for with a penalty.
       #
       # @param xs [String] never decreasing; @param channels [Array<String>] values in units of their own noise

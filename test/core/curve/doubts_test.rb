@@ -85,14 +85,20 @@ class DoubtsTest < CoreCase
   end
 
   def test_a_hold_that_is_short_unseen_or_near_what_was_wanted
-    target = { seconds_at_or_above: 60.4, wanted_seconds: 60.0 }
+    target = { seconds_at_or_above: 60.4, wanted_seconds: 60.0, lowest_above_limit_newtons: 20.0 }
 
     assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, target: nil })
     assert_equal "likely", confidence(:hold, 800.0, { seconds: 2.5, target: nil })
     assert_equal "likely", confidence(:hold, 800.0, { seconds: 61.0, target: nil }, travel: nil)
     assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, target: nil }, travel: nil, steps: true)
     assert_equal "look", confidence(:hold, 800.0, { seconds: 61.0, target: target })
-    assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, target: { **target, seconds_at_or_above: 62.0 } })
+    kept = { **target, seconds_at_or_above: 62.0 }
+
+    assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, target: kept })
+    [0.9, -0.9].each do |off|
+      assert_equal "look", confidence(:hold, 800.0, { seconds: 61.0,
+                                                      target: { **kept, lowest_above_limit_newtons: off } })
+    end
   end
 
   def test_what_is_left_and_what_slides

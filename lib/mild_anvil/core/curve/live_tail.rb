@@ -23,13 +23,6 @@ module MildAnvil
 
         def time_axis = signal.time_axis
         def size = signal.size
-        def sigma_newtons = noise_newtons
-
-        # @return [Float] mean of the samples around, newtons
-        def smooth(index, width = 4)
-          part = clean[[index - width, 0].max..[index + width, clean.size - 1].min]
-          part.sum / part.size
-        end
       end
     end
   end

@@ -14,11 +14,21 @@ module MildAnvil
             seconds = finding.extra[:seconds]
             Doubts.doubt("likely", format("%.2g s is short for a hold", seconds), seconds < SHORT_SECONDS) +
               Doubts.doubt("likely", "no displacement shows that the machine stood", unseen?(analysis)) +
-              verdict(finding.extra[:target])
+              verdict(finding.extra[:target]) + force(finding.extra[:target], analysis)
           end
 
           def self.unseen?(analysis) = analysis.travel.nil? && !analysis.staircase?
           private_class_method :unseen?
+
+          # A verdict that hangs on less than the noise of one reading.
+          def self.force(target, analysis)
+            return [] if target.nil?
+
+            off = target[:lowest_above_limit_newtons]
+            Doubts.doubt("look", "its lowest lies within the noise of the limit: look at the force",
+                         off.abs < analysis.noise_newtons)
+          end
+          private_class_method :force
 
           def self.verdict(target)
             return [] if target.nil?

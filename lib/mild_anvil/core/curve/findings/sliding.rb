@@ -9,7 +9,6 @@ module MildAnvil
         module Sliding
           POSITION = 82
           LEAST_TRAVEL_SHARE = 0.2 # of the whole displacement
-          LEAST_FORCE_SHARE = 0.05 # of the peak
           FALLS_SHARE = 0.25 # from the median of the first third to that of the last
           PART_SHARE = 0.33
           LIMITS = [0.02, 0.98].freeze
