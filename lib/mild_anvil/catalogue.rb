@@ -58,6 +58,9 @@ module MildAnvil
       end
     end
 
+    # @return [Array<Hash>] acceptance plans to begin with, as data
+    def acceptance_templates = @acceptance_templates ||= rows("acceptance_templates")
+
     # @return [Array<ItemType>]
     def item_types
       @item_types ||= rows("item_types").map do |row|

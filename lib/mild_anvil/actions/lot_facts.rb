@@ -48,6 +48,9 @@ module MildAnvil
         Core::Judgement::LoadHistory.preloaded?(preload(pull)&.value_si, value)
       end
 
+      # @return [Boolean] whether its piece was marked as a trial
+      def trial?(pull) = pull.feature.specimen.trial
+
       # @return [Store::Models::Judgement, nil] the one in force about the rated quantity
       def judgement(pull) = judgements.fetch(pull.id)
 
@@ -76,7 +79,7 @@ module MildAnvil
                                                 specimen: pull.feature.specimen.number, order: order.fetch(pull.id),
                                                 counts_as: judgement&.counts_as, value_si: judgement&.value_si,
                                                 upper_si: judgement&.upper_si, mode: judgement&.mode,
-                                                reason: judgement&.reason,
+                                                reason: judgement&.reason, trial: trial?(pull),
                                                 preload_si: preload(pull)&.value_si)
       end
 

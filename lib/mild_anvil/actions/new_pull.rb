@@ -16,9 +16,17 @@ module MildAnvil
         specimen_number ||= (Store::Models::Specimen.where(lot_id: lot.id).max(:number) || 0) + 1
         feature_name = default_feature(lot) if feature_name.to_s.strip.empty?
         feature = Store::Models::Specimen.feature_for(lot.id, specimen_number, feature_name.strip)
-        Store::Models::Pull.create(lot_id: lot.id, feature_id: feature.id, number: number, person_id: person_id,
-                                   origin: origin,
-                                   note: note.to_s, pulled_at: pulled_at || Time.now)
+        pull = Store::Models::Pull.create(lot_id: lot.id, feature_id: feature.id, number: number, person_id: person_id,
+                                          origin: origin,
+                                          note: note.to_s, pulled_at: pulled_at || Time.now)
+        stood_in_line(lot, pull)
+        pull
+      end
+
+      # The gear that the plan in force has in line is counted with every pull.
+      def stood_in_line(lot, pull)
+        ids = Store::Models::Plan.of(lot.id)&.content_h.to_h[:train].to_a.filter_map { |link| link[:gear_id] }.uniq
+        ids.each { |id| Store::Models::GearLoad.create(gear_id: id, pull_id: pull.id) }
       end
 
       AHEAD_SECONDS = 60 # clocks differ by so much
@@ -30,7 +38,7 @@ module MildAnvil
       end
 
       def default_feature(lot) = Library.item_type(lot.item_type).features.first
-      private_class_method :default_feature
+      private_class_method :default_feature, :stood_in_line
     end
   end
 end

@@ -20,7 +20,8 @@ module MildAnvil
           ask: ShowAsk.call(lot, facts.terms),
           summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot),
           specimens: specimens(lot),
-          loads: loads(lot, facts), siblings: siblings(lot) }
+          loads: loads(lot, facts), siblings: siblings(lot), limits: Planning::ShowPlan.limits_of(lot),
+          plan: Planning::PlanLine.of(lot) }
       end
 
       def job(job) = job.values.slice(:id, :customer, :title, :purpose)
@@ -34,7 +35,9 @@ module MildAnvil
       private_class_method :statements
 
       def specimens(lot)
-        lot.specimens_dataset.eager(:features).all.map { |s| { number: s.number, features: s.features.map(&:name) } }
+        lot.specimens_dataset.eager(:features).all.map do |s|
+          { id: s.id, number: s.number, label: s.label, trial: s.trial, state: s.state, features: s.features.map(&:name) }
+        end
       end
       private_class_method :specimens
 

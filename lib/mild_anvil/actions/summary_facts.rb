@@ -42,8 +42,9 @@ module MildAnvil
       end
 
       def counts(facts)
-        judged = facts.pulls.filter_map { |pull| facts.judgement(pull) }
-        { pulled: facts.pulls.size, judged: judged.size, incomplete: judged.count { |j| !j.complete },
+        pulls = facts.pulls.reject { |pull| facts.trial?(pull) } # they answer nothing that was asked
+        judged = pulls.filter_map { |pull| facts.judgement(pull) }
+        { pulled: pulls.size, judged: judged.size, incomplete: judged.count { |j| !j.complete },
           counts_in_words: facts.sample.in_words }
       end
       private_class_method :counts

@@ -20,7 +20,7 @@ module MildAnvil
           end }
         end
         { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts,
-          backup: DailyBackup.last || {} }
+          backup: DailyBackup.last || {}, missing_tests: Planning::MissingTests.call }
       end
 
       # Brought in and judged by the same hand is one line: what a pull came to, by whom, when.

@@ -9,30 +9,38 @@ module MildAnvil
 
       module_function
 
-      # @return [String]
-      def call(path, options)
-        Report.call(answer(Shapes.check!(ProblemFile.read(path), Shapes::PLAN)), json: options[:json])
-      end
-
       # The key that tells which problem a file states.
       KINDS = { "required_share" => :bound, "difference_share" => :comparison, "breaks" => :next_break,
                 "train" => :train, "proof_rule" => :proof, "tackle" => :tackle, "energy" => :energy, "water" => :water,
                 "lowest" => :lowest }.freeze
 
-      # @param given [Hash] docs/cli.md lists the keys
-      # @raise [InvalidInput] when the keys state nothing to plan
-      def answer(given)
-        rig = PlanRigs::KINDS.find { |key| given.key?(key) }
-        return PlanRigs.answer(rig, given[rig]) if rig
+      # @return [String]
+      def call(path, options)
+        given = Shapes.check!(ProblemFile.read(path), Shapes::PLAN)
+        found = answers(given)
+        return Report.call(found.one? ? found.values.first : found, json: true) if options[:json]
 
-        kind = KINDS.find do |key, _|
-          given.key?(key)
-        end || raise(InvalidInput,
-                     "nothing to plan: give one of #{[*KINDS.keys,
-                                                      *PlanRigs::KINDS].join(', ')}; docs/cli.md says what belongs " \
-"to each")
-        send(kind.last, given)
+        found.flat_map { |kind, answer| text(given, kind, answer) }.join("\n")
       end
+
+      # @param given [Hash] docs/cli.md lists the keys
+      # @return [Hash{Symbol => Hash}] every problem that the file states, by its kind
+      # @raise [InvalidInput] when the keys state nothing to plan
+      def answers(given)
+        rigs = PlanRigs::KINDS.select { |key| given.key?(key) }.to_h { |key| [key.to_sym, PlanRigs.answer(key, given[key])] }
+        own = KINDS.select { |key, _| given.key?(key) }.to_h { |_, kind| [kind, send(kind, given)] }
+        whole = given.key?("plan") ? { plan: WholePlan.answer(given) } : {}
+        found = rigs.merge(own, whole)
+        return found unless found.empty?
+
+        raise InvalidInput, "nothing to plan: give plan, or one of #{[*KINDS.keys, *PlanRigs::KINDS].join(', ')}; " \
+                            "docs/cli.md says what belongs to each"
+      end
+
+      def text(given, kind, answer)
+        kind == :plan ? WholePlan.lines(answer) : PlanWords.new(given).lines(kind, answer)
+      end
+      private_class_method :text
 
       def shares(given)
         { coverage: ProblemFile.number!(given, "coverage", 0.95),
@@ -82,13 +90,14 @@ module MildAnvil
         links = given["train"].map do |l|
           Plan::LoadTrain::Link.new(name: l.fetch("name"), mean: l.fetch("mean").to_f,
                                     deviation: l.fetch("deviation").to_f,
-                                    strands: l.fetch("strands", 1),
+                                    strands: l.fetch("strands", 1), legs: l.fetch("legs", 1),
+                                    included_degrees: l.fetch("included_degrees", 0.0).to_f,
                                     share_factor: l.fetch("share_factor", 1.0).to_f,
                                     specimen: l.fetch("specimen", false))
         end
         train = Plan::LoadTrain.new(links)
         { first: train.first, specimen_first: train.specimen_first,
-          mend: train.mend(wanted: ProblemFile.number!(given, "wanted", 0.95)) }
+          mend: train.mend(wanted: ProblemFile.number!(given, "wanted", 0.95))&.except(:link) }
       rescue KeyError => e
         raise InvalidInput, "each link needs “name”, “mean” and “deviation”: #{e.message[0, 60]}"
       end
@@ -129,7 +138,7 @@ module MildAnvil
       def energy(given)
         part = given["energy"]
         joules = if part.key?("stiffnesses")
-                   Plan::StoredEnergy.springs(ProblemFile.number!(part, "force"),
+                   Plan::StoredEnergy.springs(force(given).to_si(ProblemFile.number!(part, "force")),
                                               ProblemFile.numbers!(part, "stiffnesses"))
                  else
                    Plan::StoredEnergy.gas(ProblemFile.number!(part, "pressure"), ProblemFile.number!(part, "volume"))
@@ -137,6 +146,9 @@ module MildAnvil
         { joules: joules, fall_of_10_kg_metres: Plan::StoredEnergy.as_fall(joules, 10.0) }
       end
       private_class_method :energy
+
+      def force(given) = Catalogue.units.force!(given["unit"] || "N")
+      private_class_method :force
 
       def water(given)
         part = given["water"]

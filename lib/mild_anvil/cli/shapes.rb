@@ -58,11 +58,22 @@ module MildAnvil
         RigShapes::ALL.each { |key, shape| optional(key).hash(shape) }
         optional(:report_n).value(:array).each(:integer, gt?: 1, lteq?: 10_000)
         optional(:proof_rule).value(:string)
+        optional(:unit).filled(:string)
+        optional(:plan).hash(PlanShapes::CONTENT)
+        optional(:benches).value(:array, max_size?: 100).each(:hash, PlanShapes::BENCH)
+        optional(:earlier_lots).value(:array, max_size?: 100).each(:hash, PlanShapes::LOT)
+        optional(:push).filled(:bool)
+        optional(:near_misses).value(:array).each(:hash) do
+          required(:what).filled(:string)
+          NEEDED.call(self, :metres, **ABOVE_ZERO)
+        end
         optional(:train).value(:array, min_size?: 1).each(:hash) do
           required(:name).filled(:string)
           required(:mean).filled(NUMBER, **ABOVE_ZERO)
           required(:deviation).filled(NUMBER, **ABOVE_ZERO)
           optional(:strands).filled(:integer, **COUNT)
+          optional(:legs).filled(:integer, gt?: 0, lteq?: 2)
+          NUMBERS.call(self, :included_degrees, gteq?: 0, lt?: 180)
           NUMBERS.call(self, :share_factor, gt?: 0, lteq?: 1)
           optional(:specimen).value(:bool)
         end

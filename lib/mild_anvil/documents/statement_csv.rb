@@ -50,7 +50,7 @@ module MildAnvil
       private_class_method :row
 
       # A spreadsheet must not take a name for a formula.
-      def safe(value) = value.is_a?(String) && value.match?(/\A[=+\-@\p{Cntrl}]/) ? "'#{value}" : value
+      def safe(value) = TableCsv.safe(value)
       private_class_method :safe
     end
   end

@@ -34,6 +34,10 @@ module MildAnvil
       register Routes::Statements
       register Routes::Library
       register Routes::Events
+      register Routes::Planning
+      register Routes::Specimens
+      register Routes::Acceptance
+      register Routes::Register
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

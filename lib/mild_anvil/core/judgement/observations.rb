@@ -9,16 +9,17 @@ module MildAnvil
       module Observations
         # A pull with what it was judged to be: order says which came first in time; judgement: nil while it waits.
         Pull = Struct.new(:id, :number, :feature, :specimen, :order, :counts_as, :value_si, :upper_si, :mode, :reason,
-                          :preload_si,
+                          :preload_si, :trial,
                           keyword_init: true) do
           def judged? = !counts_as.nil?
-          def counts? = judged? && !NOTHING.include?(counts_as)
+          def counts? = judged? && !trial && !NOTHING.include?(counts_as)
           def preloaded? = LoadHistory.preloaded?(preload_si, value_si)
         end
 
         NOTHING = %w[void not_loaded].freeze
+        TRIAL = "a trial pull: it is never pooled with the others"
 
-        # state: counted, superseded (with the reason), void, not_loaded or unjudged
+        # state: counted, superseded (with the reason), void, not_loaded, unjudged or trial (never pooled)
         Placed = Struct.new(:pull, :state, :reason, keyword_init: true)
 
         module_function
@@ -48,6 +49,7 @@ module MildAnvil
         private_class_method :standing
 
         def place(pull, last)
+          return Placed.new(pull: pull, state: "trial", reason: TRIAL).freeze if pull.trial
           return Placed.new(pull: pull, state: "unjudged").freeze unless pull.judged?
           return Placed.new(pull: pull, state: pull.counts_as).freeze unless pull.counts?
           return Placed.new(pull: pull, state: "counted").freeze if pull.equal?(last)

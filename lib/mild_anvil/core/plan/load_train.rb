@@ -5,19 +5,14 @@ module MildAnvil
     module Plan
       # Everything in line from one end of the bench to the other: what breaks first, and how to make it the specimen.
       class LoadTrain
-        # mean and deviation: strength in newtons of one strand as it works here (knots, bends, small pins already
-        # taken off);
-        # strands in parallel carry with a share factor.
-        Link = Struct.new(:name, :mean, :deviation, :strands, :share_factor, :specimen, keyword_init: true) do
-          def initialize(strands: 1, share_factor: 1.0, specimen: false, **rest) = super
-          def capacity = mean * strands * share_factor
-          def scatter = deviation * share_factor * Math.sqrt(strands)
-          def with(**changed) = self.class.new(**to_h, **changed)
-        end
+        Link = Plan::Link
         First = Struct.new(:name, :probability, keyword_init: true)
         WANTED = 0.95
         REACH = 8.0
-        PANELS = 60
+        PANELS = 64
+        OF_OTHERS = [-6, -4, -3, -2, -1, 0, 1, 2, 3, 4, 6].freeze
+        LARGEST_CHANGE = 20.0
+        CLOSE = 1.0e-4
 
         attr_reader :links
 
@@ -25,81 +20,91 @@ module MildAnvil
         # @raise [InvalidInput]
         def initialize(links)
           if links.count(&:specimen) != 1
-            raise InvalidInput.new("one link of the train is the specimen",
-                                   specimens: links.count(&:specimen))
+            raise InvalidInput.new("one link of the train is the specimen", specimens: links.count(&:specimen))
           end
-          unless links.all? do |l|
-            l.mean.positive? && l.deviation.positive?
-          end
-            raise InvalidInput.new("strength and scatter must be above zero: a rating is a strength with some scatter",
-                                   links: links.map(&:name))
-          end
+
+          faults = links.flat_map { |link| link.faults.map { |fault| "“#{link.name}” #{fault}" } }
+          raise InvalidInput.new(faults.join("; "), links: links.map(&:name)) unless faults.empty?
 
           @links = links
         end
 
-        # @return [Array<First>] chance of each to go first, in the order of the train
-        # Method: ∫ f_i(x) Π (1 - F_j(x)) dx over the competing normal strengths.
-        def first
-          low, high = links.flat_map { |l| [l.capacity - (REACH * l.scatter), l.capacity + (REACH * l.scatter)] }.minmax
-          edges = links.flat_map { |l| (-6..6).map { |j| l.capacity + (j * l.scatter) } }
-          breaks = [*edges, *(0..PANELS).map { |i| low + ((high - low) * i / PANELS) }].sort.uniq
-          nodes = Statistics::GaussLegendre.each_node(breaks)
-          links.map do |link|
-            First.new(name: link.name, probability: nodes.sum do |x, weight|
-              weight * goes_at(link, x)
-            end.clamp(0.0, 1.0))
-          end
-        end
+        def specimen = links.find(&:specimen)
+        def known = @known ||= links.select(&:known?)
+        # @return [Array<Link>] of which nobody knows the strength
+        def unknown = links - known
+        # @return [Boolean] whether anything can be promised: every link's strength is known
+        def promises? = unknown.empty?
 
-        # @return [Float] chance that the specimen goes first
+        # @return [Array<First>] chance of each to go first, in the order of the train; nil where its strength is
+        #   unknown, and everywhere when the specimen's is
+        # Method: ∫ f_i(x) Π_j≠i S_j(x) dx over the competing strengths.
+        def first = @first ||= links.map { |link| First.new(name: link.name, probability: chance_of(link)) }
+
+        # @return [Float, nil] chance that the specimen goes before everything whose strength is known
         def specimen_first = first[links.index(&:specimen)].probability
+
+        # @return [Link, nil] the weakest by its mean, the specimen aside
+        def weakest_other = (known - [specimen]).min_by(&:capacity)
 
         # The smallest change that makes the specimen the weak link: the weakest other link, made so many times as
         # strong.
-        # @return [Hash, nil] name:, times: nil when it is so already
+        # @return [Hash, nil] name:, times: nil when it is so already, or when the specimen's strength is unknown
         def mend(wanted: WANTED)
-          return if specimen_first >= wanted
+          return if specimen_first.nil? || specimen_first >= wanted
 
-          others = links.reject(&:specimen)
-          found = others.filter_map do |link|
-            times_for(link, wanted)&.then do |times|
-              { name: link.name, times: times }
-            end
+          found = (known - [specimen]).filter_map do |link|
+            times = times_for([link], wanted)
+            times && { name: link.name, times: times, link: link }
           end
-          found.min_by { |change| change[:times] } || { name: "all but the specimen", times: times_for_all(wanted) }
+          found.min_by { |change| change[:times] } || mend_all(wanted)
         end
 
         private
 
-        def goes_at(link, x)
-          density = Statistics::Normal.density((x - link.capacity) / link.scatter) / link.scatter
-          (links - [link]).reduce(density) { |product, other| product * Statistics::Normal.upper_tail((x - other.capacity) / other.scatter) }
+        def chance_of(link)
+          return unless link.known? && specimen.known?
+
+          others = known - [link]
+          nodes_for(link, others).sum do |x, weight|
+            weight * others.reduce(link.density(x)) { |product, other| product * other.survival(x) }
+          end.clamp(0.0, 1.0)
         end
 
-        def times_for(link, wanted)
-          chance = lambda { |times|
-            LoadTrain.new(links.map do |l|
-              l.equal?(link) ? stronger(l, times) : l
-            end).specimen_first - wanted
-          }
+        # Panels over this link's own range, and the bends of the others where they fall into it.
+        def nodes_for(link, others)
+          low, high = [-REACH, REACH].map { |z| link.capacity + (z * link.scatter) }
+          bends = others.flat_map { |other| OF_OTHERS.map { |z| other.capacity + (z * other.scatter) } }
+          panels = others.empty? ? 16 : 24
+          Statistics::GaussLegendre.each_node([*(0..panels).map { |i| low + ((high - low) * i / panels) },
+                                               *bends.select { |x| x > low && x < high }].sort.uniq)
+        end
+
+        # How often as strong these must be. The rest of the integrand stays what it is and is made once.
+        def times_for(changed, wanted)
+          fixed = product_without(changed)
+          chance = lambda do |times|
+            stronger = changed.map { |link| link.stronger(times) }
+            fixed.sum { |x, y| stronger.reduce(y) { |product, link| product * link.survival(x) } } - wanted
+          end
           return if chance.call(LARGEST_CHANGE).negative?
 
-          Statistics::Roots.bracketed(1.0, LARGEST_CHANGE, tolerance: 1.0e-4, &chance)
+          Statistics::Roots.bracketed(1.0, LARGEST_CHANGE, tolerance: CLOSE, &chance)
         end
 
-        def times_for_all(wanted)
-          chance = lambda { |times|
-            LoadTrain.new(links.map do |l|
-              l.specimen ? l : stronger(l, times)
-            end).specimen_first - wanted
-          }
-          Statistics::Roots.bracketed(1.0, LARGEST_CHANGE, tolerance: 1.0e-4, &chance)
+        def product_without(changed)
+          others = known - changed - [specimen]
+          low, high = [-REACH, REACH].map { |z| specimen.capacity + (z * specimen.scatter) }
+          edges = (0..PANELS).map { |i| low + ((high - low) * i / PANELS) }
+          Statistics::GaussLegendre.each_node(edges).map do |x, weight|
+            [x, weight * others.reduce(specimen.density(x)) { |product, other| product * other.survival(x) }]
+          end
         end
 
-        def stronger(link, times) = link.with(mean: link.mean * times, deviation: link.deviation * times)
-
-        LARGEST_CHANGE = 20.0
+        def mend_all(wanted)
+          times = times_for(known - [specimen], wanted)
+          times && { name: "all but the specimen", times: times, link: nil }
+        end
       end
     end
   end

@@ -5,6 +5,8 @@ module MildAnvil
     module Plan
       # What a rope rig does to a force: tackles, redirects, a line pulled sideways, a ram.
       module Tackle
+        NUT_FACTORS = [0.12, 0.25].freeze # lubricated to rusty
+
         module_function
 
         # @param parts [Integer] parts of rope that carry the load
@@ -30,7 +32,14 @@ module MildAnvil
 
         # @param tension [Float] newtons; @param angle_degrees [Float] between the two rope parts
         # @return [Float] newtons on the anchor of a redirect
-        def redirect(tension, angle_degrees) = 2 * tension * Math.cos(radians(angle_degrees) / 2)
+        # @raise [InvalidInput]
+        def redirect(tension, angle_degrees)
+          unless angle_degrees.between?(0, 180)
+            raise InvalidInput.new("the angle between two rope parts lies from 0° to 180°", angle: angle_degrees)
+          end
+
+          2 * tension * Math.cos(radians(angle_degrees) / 2)
+        end
 
         # @param sideways [Float] newtons; @param sag_degrees [Float] of each half from the straight line
         # @return [Float] newtons of tension in the line
@@ -47,7 +56,18 @@ module MildAnvil
 
         # @param pressure [Float] pascal; @param bore [Float] metres; @param rod [Float] metres, for the pulling side
         # @return [Float] newtons
-        def ram(pressure, bore, rod: 0.0) = pressure * Math::PI * ((bore**2) - (rod**2)) / 4
+        # @raise [InvalidInput] for a rod that fills the bore
+        def ram(pressure, bore, rod: 0.0)
+          unless pressure.positive? && bore.positive? && rod >= 0 && rod < bore
+            raise InvalidInput.new("a ram has a pressure and a bore above 0, and a rod thinner than the bore",
+                                   pressure: pressure, bore: bore, rod: rod)
+          end
+
+          pressure * Math::PI * ((bore**2) - (rod**2)) / 4
+        end
+
+        # @return [Float] pascal that make a force
+        def ram_pressure(force, bore, rod: 0.0) = force / ram(1.0, bore, rod: rod)
 
         # Two legs at an included angle carry this together; each strand at most its share.
         # @return [Float] newtons
@@ -56,7 +76,16 @@ module MildAnvil
         # A setting aid; the cell decides.
         # @param torque [Float] newton metres; @param diameter [Float] metres; @param nut_factor [Float] K, 0.12 to 0.25
         # @return [Float] newtons
-        def preload(torque, diameter, nut_factor: 0.20) = torque / (nut_factor * diameter)
+        def preload(torque, diameter, nut_factor: 0.20)
+          unless torque.positive? && diameter.positive? && nut_factor.positive?
+            raise InvalidInput.new("torque, diameter and nut factor must be above 0", torque: torque)
+          end
+
+          torque / (nut_factor * diameter)
+        end
+
+        # @return [Float] newton metres that make a preload
+        def torque_for(force, diameter, nut_factor: 0.20) = force * nut_factor * diameter
 
         def radians(degrees) = degrees * Math::PI / 180
         private_class_method :radians

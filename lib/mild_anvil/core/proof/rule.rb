@@ -8,6 +8,7 @@ module MildAnvil
       # The jumps between the steps are as printed; they are not smoothed.
       class Rule
         TONNE_FORCE_NEWTONS = 9806.65
+        ON_THE_EDGE = 1.0e-9 # of an edge: what a conversion of units leaves
         Step = Struct.new(:above, :up_to, :times, :plus, keyword_init: true) do
           def cover?(tonnes) = tonnes > above && (up_to.nil? || tonnes <= up_to)
         end
@@ -37,7 +38,14 @@ module MildAnvil
 
         # @param newtons [Float] working load
         # @return [Float] proof load, newtons
-        def proof_newtons(newtons) = proof_tonnes(newtons / TONNE_FORCE_NEWTONS) * TONNE_FORCE_NEWTONS
+        def proof_newtons(newtons) = proof_tonnes(tonnes(newtons)) * TONNE_FORCE_NEWTONS
+
+        # 20 t typed as a force are 20 t, and not 20.000000000000004 of the next step.
+        # @return [Float]
+        def tonnes(newtons)
+          load = newtons / TONNE_FORCE_NEWTONS
+          steps.filter_map(&:up_to).find { |edge| (load - edge).abs <= ON_THE_EDGE * edge }&.to_f || load
+        end
       end
     end
   end

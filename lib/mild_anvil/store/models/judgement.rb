@@ -10,6 +10,16 @@ module MildAnvil
         many_to_one :pull, class: "MildAnvil::Store::Models::Pull"
         many_to_one :measurement, class: "MildAnvil::Store::Models::Measurement"
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
+
+        # @param columns [Hash] that the judgement in force must have
+        # @return [Array<Judgement>] of each pull of a lot the last one that was not taken back
+        def self.in_force(lot_id, **columns)
+          pulls = Pull.where(lot_id: lot_id).select(:id)
+          undone = where(pull_id: pulls).exclude(undoes_id: nil).select(:undoes_id)
+          last = where(pull_id: pulls, undoes_id: nil).exclude(id: undone).group(:pull_id)
+                                                      .select(Sequel.function(:max, :id))
+          where(id: last).where(columns).eager(pull: { feature: :specimen }).order(:pull_id).all
+        end
       end
     end
   end

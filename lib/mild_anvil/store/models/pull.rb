@@ -25,6 +25,13 @@ module MildAnvil
           end
         end
 
+        # @return [Hash{Integer => Array<Time>}] when pulls of one type of item were made, the newest, by lot
+        def self.times_of_type(item_type, limit)
+          lots = Lot.where(item_type: item_type).select(:id)
+          where(lot_id: lots).order(Sequel.desc(:pulled_at)).limit(limit).select_map(%i[lot_id pulled_at])
+                             .group_by(&:first).transform_values { |rows| rows.map(&:last) }
+        end
+
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no pull #{id}", id: id))
 

@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Planning
+      # Gathers what a lot's plan stands on: registers, earlier lots, claims, what was pulled.
+      class PlanWorld
+        IN_THE_TRAIN = %w[connector rope jaw fixture].freeze
+        MOST_TIMES = 500
+        USUAL_FACTOR = 10.0
+
+        # @param lot [Store::Models::Lot]
+        # @param unit [String, nil] to show figures in; nil: the lot's own
+        # @param content [Hash] of the plan that is asked about
+        # @return [Core::Plan::World]
+        def self.of(lot, unit: nil, content: {}) = new(lot, unit, content).world
+
+        def initialize(lot, unit, content)
+          @lot = lot
+          @measurand = Catalogue.measurand(lot.measurand)
+          @unit = @measurand.unit!(unit || lot.display_unit)
+          @content = content
+        end
+
+        def world
+          terms = @lot.terms
+          Core::Plan::World.new(unit: @unit, units: Catalogue.units, measured: @measurand.units, claims: claims,
+                                required_si: required(terms), lots: lots, borrowed: ScatterLenders.borrowed(@lot),
+                                largest_factor: largest_factor, gear: gear, benches: benches, near_misses: near_misses,
+                                rules: rules, counted: Store::Models::LotSummary[@lot.id]&.breaks.to_i, made: made,
+                                labels: pieces.map(&:first), blocks: pieces.to_h, now: now, push: push?,
+                                learned: learned, ended: ended, coverage: terms.coverage_share,
+                                confidence: terms.confidence_share)
+        end
+
+        private
+
+        def push? = @lot.direction == "compression"
+        def claims = InputTerms.claims(@lot).map { |row| Core::Rating::Claim.from_h(row) }
+
+        # What is wanted goes before what is claimed: a working load by the design factor in force.
+        def required(terms)
+          wanted = @lot.requirements.filter_map do |row|
+            { "strength" => row.value_si, "working_load" => row.value_si * terms.design_factor }[row.measure]
+          end
+          wanted.max || claims.filter_map { |claim| claim.strength_si unless claim.of_the_mean? }.max
+        end
+
+        def lots
+          ScatterLenders.candidates(@lot).reject { |row| ScatterLenders.why_not(row) }
+        end
+
+        def largest_factor = Library.design_factors.map { |row| row[:high] }.max || USUAL_FACTOR
+
+        def gear
+          ids = @content[:train].to_a.filter_map { |row| row[:gear_id] }
+          Store::Models::Gear.where(id: ids).all.to_h do |row|
+            [row.id, row.values.slice(:name, :strength_newtons, :scatter_share, :inspection_due_on)
+                        .merge(lapsed: !row.inspection_due_on.nil? && row.inspection_due_on < Time.now.to_date)]
+          end
+        end
+
+        def benches
+          Store::Models::Bench.in_use.eager(:instruments).all.map do |row|
+            Core::Plan::BenchChoice::Bench.new(
+              **row.values.slice(:id, :name, :kind, :pull_newtons, :push_newtons, :guard_newtons, :guard_joules,
+                                 :stroke_metres, :bed_metres),
+              slowest: row.slowest_metres_per_second, fastest: row.fastest_metres_per_second,
+              cells: row.instruments.map { |cell| cell(cell) }
+            )
+          end
+        end
+
+        def cell(row)
+          Core::Plan::BenchChoice::Cell.new(id: row.id, name: row.name, capacity_newtons: row.capacity_newtons,
+                                            verified_low: row.verified_low_newtons,
+                                            verified_high: row.verified_high_newtons, lapsed: row.lapsed?(Time.now.to_date))
+        end
+
+        def near_misses
+          rows = Store::Models::NearMiss.where(Sequel.expr(bench_id: nil) | { bench_id: @content[:bench_id] })
+          rows.all.map { |row| { what: row.what, metres: row.metres } }
+        end
+
+        def rules
+          Library.proof_rules.map do |row|
+            Core::Proof::Rule.new(key: row[:key], name: row[:name], source: row[:source], check: row[:check],
+                                  steps: row[:steps].map { |step| step.transform_keys(&:to_sym) })
+          end
+        end
+
+        # Label and block of every piece, in the order in which they are pulled.
+        def pieces = @pieces ||= PieceOrder.of(@lot)
+
+        def day = @content.dig(:day, :date).then { |text| text ? Date.iso8601(text) : Time.now.to_date }
+
+        def made
+          minutes = @content.dig(:day, :minutes_each) || learned.minutes
+          PieceOrder.made(@lot).filter_map do |label, at|
+            local = at.localtime
+            to = (local.hour * 60) + local.min
+            { label: label, from: [to - minutes, 0].max, to: to } if local.to_date == day
+          end
+        end
+
+        # Nothing can begin before now on the day itself; a day to come begins when the shop opens.
+        def now
+          time = Time.now
+          (time.hour * 60) + time.min if day == time.to_date
+        end
+
+        def learned
+          @learned ||= begin
+            times = Store::Models::Pull.times_of_type(@lot.item_type, MOST_TIMES)
+            Core::Plan::LearnedMinutes.from(times.values.map { |list| list.map { |at| at.to_f / 60 }.sort })
+          end
+        end
+
+        # Pulls since the plan in force was made which something in the train ended: part and force.
+        def ended
+          since = Store::Models::Plan.of(@lot.id)&.created_at
+          rows = Store::Models::Judgement.in_force(@lot.id, failed_part: IN_THE_TRAIN)
+          rows.select { |row| since.nil? || row.created_at > since }.map { |row| [row.failed_part, row.value_si] }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,193 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Planning
+      # Benches, instruments, gear and near misses: the registers that plans choose from.
+      module Register
+        MODELS = { "benches" => Store::Models::Bench, "instruments" => Store::Models::Instrument,
+                   "gear" => Store::Models::Gear }.freeze
+        # columns that are typed with a unit of their own, and the quantity each must be of
+        TYPED = { pull: [:pull_newtons, "force"], push: [:push_newtons, "force"], guard: [:guard_newtons, "force"],
+                  stroke: [:stroke_metres, "displacement"], bed: [:bed_metres, "displacement"],
+                  capacity: [:capacity_newtons, "force"], resolution: [:resolution_newtons, "force"],
+                  verified_low: [:verified_low_newtons, "force"], verified_high: [:verified_high_newtons, "force"],
+                  strength: [:strength_newtons, "force"], highest_before: [:highest_before_newtons, "force"] }.freeze
+        MINUTE = 60
+        PER_MINUTE = { slowest_mm_per_minute: :slowest_metres_per_second,
+                       fastest_mm_per_minute: :fastest_metres_per_second }.freeze
+        SHOWN = { "benches" => %i[pull push guard stroke bed], "instruments" => %i[capacity resolution verified_low
+                                                                                   verified_high],
+                  "gear" => %i[strength highest_before] }.freeze
+        PLAIN = { "benches" => %i[id name kind guard_joules channels note version],
+                  "instruments" => %i[id name serial due_on bench_id note version],
+                  "gear" => %i[id name kind pulls_before inspection_due_on note version] }.freeze
+        private_constant :MINUTE
+
+        module_function
+
+        # @return [Hash] benches, instruments, gear, near_misses: what is in use
+        def show
+          { **MODELS.to_h { |table, model| [table.to_sym, model.in_use.all.map { |row| shown(table, row) }] }
+                    .then { |all| all.merge(gear: with_history(all[:gear])) },
+            near_misses: Store::Models::NearMiss.order(Sequel.desc(:id)).limit(50).eager(:person).all.map { |r| miss(r) } }
+        end
+
+        # @param values [Hash] columns; typed ones as text and unit
+        # @return [Sequel::Model]
+        # @raise [InvalidInput]
+        def add(table:, values:, person_id:)
+          person = People.fetch!(person_id)
+          columns = columns(values)
+          check!(table, columns)
+          Store::Database.write do
+            row = MODELS.fetch(table).create(person_id: person.id, **columns)
+            Store::Events.record(:"add_#{table}", row, person_id: person.id, after: columns)
+            row
+          end
+        end
+
+        # @raise [Conflict] when it was changed meanwhile
+        def change(table:, id:, values:, person_id:, version: nil)
+          person = People.fetch!(person_id)
+          columns = columns(values)
+          Store::Database.write do
+            row = MODELS.fetch(table).where(id: id, retired_at: nil).for_update.first || unknown!(id)
+            Stale.refuse!(row, version, "this row")
+            check!(table, row.values.merge(columns))
+            before = row.values.slice(*columns.keys)
+            row.update(version: row.version + 1, **columns)
+            Store::Events.record(:"change_#{table}", row, person_id: person.id, before: before, after: columns)
+            row
+          end
+        end
+
+        def retire(table:, id:, person_id:)
+          person = People.fetch!(person_id)
+          Store::Database.write do
+            row = MODELS.fetch(table).where(id: id, retired_at: nil).for_update.first || unknown!(id)
+            row.update(retired_at: Time.now)
+            Store::Events.record(:"retire_#{table}", row, person_id: person.id)
+            row
+          end
+        end
+
+        # Something flew: what, and how far. The next stand-off follows from it.
+        def note_near_miss(what:, distance:, person_id:, bench_id: nil, lot_id: nil)
+          person = People.fetch!(person_id)
+          metres = read(distance, "displacement", :distance)
+          raise InvalidInput.new("How far did it fly?", fields: { distance: "is 0" }) unless metres.positive?
+
+          Store::Database.write do
+            row = Store::Models::NearMiss.create(what: what, metres: metres, bench_id: bench_id, lot_id: lot_id,
+                                                 person_id: person.id)
+            Store::Events.record(:note_near_miss, row, person_id: person.id, lot_id: lot_id,
+                                                       after: { what: what, metres: metres })
+            row
+          end
+        end
+
+        def unknown!(id) = raise(NotFound.new("the register has no such row", id: id))
+        private_class_method :unknown!
+
+        def columns(values)
+          values.to_h do |name, value|
+            column, quantity = TYPED[name]
+            next [column, value && read(value, quantity, name)] if column
+            next [PER_MINUTE[name], value && (value.to_f / 1000 / MINUTE)] if PER_MINUTE.key?(name)
+
+            name == :scatter_percent ? [:scatter_share, value && (value.to_f / 100)] : plain(name, value)
+          end
+        end
+        private_class_method :columns
+
+        def plain(name, value)
+          return [:stiffness_newtons_per_metre, value && (value.to_f * 1000)] if name == :stiffness_n_per_mm
+
+          [name, name.end_with?("_on") && value ? date(value, name) : value]
+        end
+        private_class_method :plain
+
+        def date(text, name)
+          Date.iso8601(text)
+        rescue Date::Error
+          raise InvalidInput.new("“#{text}” is no date", fields: { name => "is no date" })
+        end
+        private_class_method :date
+
+        def read(typed, quantity, name)
+          Core::Plan::TypedContent.new({ name => typed }, Catalogue.units).si!(name, quantity)
+        end
+        private_class_method :read
+
+        # What the schema would refuse is said in words, for every field at once.
+        def check!(table, row)
+          wrong = {}
+          wrong[:name] = "is needed" if row[:name].to_s.strip.empty?
+          if table == "instruments"
+            wrong[:capacity] = "is needed" unless row[:capacity_newtons].to_f.positive?
+            wrong.merge!(verified(row))
+          end
+          return if wrong.empty?
+
+          raise InvalidInput.new("The row cannot be kept: #{wrong.map { |k, v| "#{k.to_s.tr('_', ' ')} #{v}" }.join('; ')}",
+                                 fields: wrong)
+        end
+        private_class_method :check!
+
+        def verified(row)
+          low, high, capacity = row.values_at(:verified_low_newtons, :verified_high_newtons, :capacity_newtons)
+          return {} if low.nil? && high.nil?
+          return { verified_high: "and its lower end belong together" } if low.nil? || high.nil?
+          return { verified_high: "must lie above its lower end" } if high <= low
+
+          high > capacity.to_f ? { verified_high: "lies above the capacity" } : {}
+        end
+        private_class_method :verified
+
+        def shown(table, row)
+          figures = SHOWN.fetch(table).to_h { |name| [name, figure(row[TYPED.fetch(name).first], TYPED.fetch(name).last)] }
+          row.values.slice(*PLAIN.fetch(table)).merge(figures, further(table, row))
+        end
+        private_class_method :shown
+
+        def further(table, row)
+          case table
+          when "benches" then PER_MINUTE.to_h { |name, column| [name, row[column]&.then { |v| (v * 1000 * MINUTE).round(6) }] }
+          when "instruments" then { lapsed: row.lapsed?(Time.now.to_date) }
+          else { scatter_percent: row.scatter_share&.then { |s| (s * 100).round(6) },
+                 stiffness_n_per_mm: row.stiffness_newtons_per_metre&.then { |k| (k / 1000).round(6) },
+                 lapsed: !row.inspection_due_on.nil? && row.inspection_due_on < Time.now.to_date }
+          end
+        end
+        private_class_method :further
+
+        def figure(value, quantity)
+          return if value.nil?
+
+          units = quantity == "force" ? Catalogue.units.forces_displayed : Catalogue.units.of(quantity)
+          own = quantity == "force" ? "kN" : (value < 1 ? "mm" : "m")
+          unit = units.find { |u| u.symbol == own }
+          Core::Quantity::FigureRule.for(unit: unit, largest_si: value, others: units).nearest(value).to_h
+        end
+        private_class_method :figure
+
+        def with_history(rows)
+          history = Store::Models::Gear.history(rows.map { |row| row[:id] })
+          rows.map do |row|
+            found = history.fetch(row[:id], { pulls: 0, highest_newtons: nil })
+            highest = [found[:highest_newtons], row.dig(:highest_before, :value_si)].compact.max
+            row.merge(pulls: row[:pulls_before] + found[:pulls], highest: figure(highest, "force"))
+          end
+        end
+        private_class_method :with_history
+
+        def miss(row)
+          { id: row.id, what: row.what, distance: figure(row.metres, "displacement"), person: row.person.name,
+            created_at: row.created_at, bench_id: row.bench_id }
+        end
+        private_class_method :miss
+      end
+    end
+  end
+end

@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # The plan on paper: what is in line, how many, on which bench, how far to stay away, the day, the proof, the pieces.
+    class PlanSheetPdf
+      TITLES = { how_many: "How many", train: "What is in line", benches: "Which bench", energy: "What is stored",
+                 proof: "Proof load", mass: "Test load", tackle: "The rig", ram: "The ram", redirect: "Redirect",
+                 sideways: "Line pulled sideways", preload: "Preload", stock: "Stock", day: "The day",
+                 comparison: "Comparison" }.freeze
+      CAUTION = "A plan is not a permit. The code in force and the person responsible for the bench decide. Check the " \
+                "train, the guard and the zero before each pull."
+
+      # @param lot [Hash] name, customer, job
+      # @param plan [Hash] of ShowPlan
+      # @param pieces [Array<Hash>] place, block, label, state
+      # @return [String] the PDF's bytes
+      def self.render(lot, plan, pieces) = new(lot, plan, pieces).render
+
+      def initialize(lot, plan, pieces)
+        @lot = lot
+        @plan = plan
+        @pieces = pieces
+        @sheet = Sheet.new(title: "Plan of #{lot[:name]}")
+        @pdf = @sheet.pdf
+      end
+
+      def render
+        head
+        TITLES.each { |key, title| section(title, @plan[:sections].fetch(key)) }
+        pieces
+        @sheet.heading("Mind")
+        @sheet.paragraph(CAUTION, color: Sheet::SIGNAL)
+        @sheet.number_pages("#{@lot[:name]}   plan #{@plan[:revision]}")
+        @pdf.render
+      end
+
+      private
+
+      def head
+        @pdf.font("Head", style: :bold) { @pdf.text "Plan sheet", size: 18 }
+        @pdf.text @lot[:name], size: 13
+        @sheet.paragraph("#{@lot[:customer]}: #{@lot[:job]}", color: Sheet::SOFT)
+        kept = @plan[:kept]
+        @sheet.paragraph(kept ? "Plan #{@plan[:revision]}, by #{kept[:person]}" : "Not kept yet: a draft",
+                         color: kept ? Sheet::INK : Sheet::SIGNAL)
+        limits = @plan[:limits].map { |row| "#{row[:name]} #{row[:figure][:text]} #{row[:figure][:unit]}" }
+        @sheet.pairs([["Limits", limits.join("; ")]]) unless limits.empty?
+      end
+
+      def section(title, answer)
+        return if answer[:state] == "missing"
+
+        @sheet.heading(title)
+        @sheet.paragraph(answer[:sentence], color: answer[:state] == "ok" ? Sheet::INK : Sheet::SIGNAL)
+        [answer[:mend], answer[:ended]].compact.each { |line| @sheet.paragraph(line) }
+        details(answer)
+        answer[:working].each { |line| @sheet.paragraph(line, color: Sheet::SOFT, size: 8) }
+        answer[:cautions].each { |line| @sheet.paragraph(line, color: Sheet::SIGNAL, size: 8.5) }
+      end
+
+      def details(answer)
+        table(["Link", "Holds", "Goes first"], answer[:links]) { |l| [l[:name], l[:capacity], l[:chance_text]] }
+        table(%w[Bench Cell Answer], answer[:benches]) { |b| [b[:name], b[:cell].to_s, b[:sentence]] }
+        table(["Share", "Water", "The cell should read"], answer[:steps]) { |s| [s[:share], s[:litres], s[:reading]] }
+        table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], i[:lane], "#{i[:kind]} #{i[:label]}"] }
+        answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{line}") }
+      end
+
+      def table(head, rows, &block)
+        return if rows.to_a.empty?
+
+        @pdf.move_down 3
+        @sheet.table([head, *rows.map(&block)])
+        @pdf.move_down 3
+      end
+
+      def pieces
+        return if @pieces.empty?
+
+        @sheet.heading("Specimens, in the order in which they are pulled")
+        table(%w[Place Block Specimen State Pulled], @pieces) do |row|
+          [row[:place].to_s, row[:block].to_s, row[:label], row[:shown_state], "□"]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # What the customer is to send: how many and some to spare, how long, with which ends, labelled how.
+    class SendSheetPdf
+      # @param lot [Hash] name, customer, job, item, material, direction, configuration, differs_from_use
+      # @param wanted [Hash] count, spare, least_length (nil: any), ends, labelling, labels: [String], days
+      # @return [String] the PDF's bytes
+      def self.render(lot, wanted) = new(lot, wanted).render
+
+      def initialize(lot, wanted)
+        @lot = lot
+        @wanted = wanted
+        @sheet = Sheet.new(title: "What to send for #{lot[:name]}")
+      end
+
+      def render
+        pdf = @sheet.pdf
+        pdf.font("Head", style: :bold) { pdf.text "What to send", size: 18 }
+        pdf.text @lot[:name], size: 13
+        @sheet.paragraph("#{@lot[:customer]}: #{@lot[:job]}", color: Sheet::SOFT)
+        pdf.move_down 8
+        @sheet.pairs(rows)
+        labels
+        @sheet.heading("Mind")
+        @sheet.paragraph("All pieces are made and prepared alike, and as they will be used. Say what differs. Broken " \
+                         "pieces do not go back into service; say if you want them returned.")
+        @sheet.number_pages(@lot[:name])
+        pdf.render
+      end
+
+      private
+
+      def rows
+        [["Pieces", count], ["Item", [@lot[:item], @lot[:material]].reject { |t| t.to_s.empty? }.join(", ")],
+         ["Pulled", "in #{@lot[:direction]}, #{@lot[:configuration]}"],
+         (["Least length", @wanted[:least_length]] if @wanted[:least_length]),
+         (["Ends", @wanted[:ends]] unless @wanted[:ends].to_s.empty?),
+         ["Labels", @wanted[:labelling].to_s.empty? ? "Each piece with its own number, where it will not break" : @wanted[:labelling]],
+         ["With them", "Who made them, when, from which batch; what you claim of them, and where that is from"]].compact
+      end
+
+      def count
+        spare = @wanted[:spare].to_i
+        spare.positive? ? "#{@wanted[:count]} and #{spare} to spare: #{@wanted[:count] + spare} in all" : @wanted[:count].to_s
+      end
+
+      def labels
+        return if @wanted[:labels].empty?
+
+        @sheet.heading("Labelled so")
+        @sheet.paragraph(@wanted[:labels].join("   "))
+      end
+    end
+  end
+end
