@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "planned"
 require_relative "recording"
 
 # The made-up scenario that a first start shows: the Fernhollow test shop and its customers. All names are invented.
@@ -15,6 +16,8 @@ module Demo
 
     def load
       @people = table("people").map { |row| add_person(row) }
+      @plans = table("plans")
+      Planned.register(table("register"), person_id: technicians.first)
       table("jobs").each { |job| load_job(job) }
       MildAnvil::Store::Settings.demo!
     end
@@ -38,6 +41,7 @@ module Demo
     def load_lot(job, lot)
       saved = ACTIONS::SaveLot.create(job_id: job.id, values: lot.except(*OF_LOT), person_id: technicians.first)
       assign_levels(saved, lot[:levels]) if lot[:levels]
+      Planned.lot(saved, @plans.fetch(lot[:name].to_sym, {}), person_id: technicians.first)
       lot.fetch(:pulls).each_with_index do |pull, i|
         sign(saved, fewer_reason: lot[:sign][:fewer_reason]) if lot[:sign] && lot[:sign][:first_after] == i
         load_pull(saved, lot, pull, i)

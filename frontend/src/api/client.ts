@@ -94,6 +94,13 @@ export function sendPicture(file: File): Promise<{ id: number; name: string }> {
   return send("/api/pictures", { body: form }, SILENT);
 }
 
+/** Reads pasted rows or a file of specimens; nothing is kept yet. */
+export function readTable<T>(file: File): Promise<T> {
+  const form = new FormData();
+  form.append("file", file);
+  return send<T>("/api/specimen-tables", { body: form }, "The server does not answer. Nothing was saved.");
+}
+
 const JSON_HEADERS = { "Content-Type": "application/json" };
 
 export function signIn(login: string, password: string): Promise<unknown> {

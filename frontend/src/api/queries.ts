@@ -22,6 +22,14 @@ export const keys = {
   rating: (id: number) => ["lot", id, "rating"] as const,
   lenders: (id: number) => ["lot", id, "lenders"] as const,
   events: (id: number) => ["lot", id, "events"] as const,
+  plan: (id: number) => ["lot", id, "plan"] as const,
+  specimens: (id: number) => ["lot", id, "specimens"] as const,
+  order: (id: number) => ["lot", id, "order"] as const,
+  acceptance: (id: number) => ["lot", id, "acceptance"] as const,
+  guesses: (id: number) => ["lot", id, "guesses"] as const,
+  cells: (id: number) => ["study", id, "cells"] as const,
+  register: ["register"] as const,
+  templates: ["acceptance-templates"] as const,
   pull: (id: number) => ["pull", id] as const,
   window: (id: number) => ["window", id] as const,
   search: ["search"] as const,
@@ -94,6 +102,36 @@ export const ratingQuery = (id: number, query: WhatIf) =>
     placeholderData: (before) => before,
     refetchInterval: ({ state }) => (state.data?.computing ? COMPUTING_MS : false),
   });
+
+const ofLot = (id: number) => ({ params: { path: { id } } });
+
+export const planQuery = (id: number, unit: string) =>
+  queryOptions({
+    queryKey: [...keys.plan(id), "kept", unit],
+    queryFn: () => answer(api.GET("/api/lots/{id}/plan", { params: { path: { id }, query: { unit } } })),
+    placeholderData: (before) => before,
+  });
+export const specimensQuery = (id: number) =>
+  queryOptions({
+    queryKey: keys.specimens(id),
+    queryFn: () => answer(api.GET("/api/lots/{id}/specimens", ofLot(id))),
+  });
+export const orderQuery = (id: number) =>
+  queryOptions({ queryKey: keys.order(id), queryFn: () => answer(api.GET("/api/lots/{id}/order", ofLot(id))) });
+export const acceptanceQuery = (id: number) =>
+  queryOptions({
+    queryKey: keys.acceptance(id),
+    queryFn: () => answer(api.GET("/api/lots/{id}/acceptance", ofLot(id))),
+  });
+export const guessesQuery = (id: number) =>
+  queryOptions({ queryKey: keys.guesses(id), queryFn: () => answer(api.GET("/api/lots/{id}/guesses", ofLot(id))) });
+export const cellsQuery = (id: number) =>
+  queryOptions({ queryKey: keys.cells(id), queryFn: () => answer(api.GET("/api/studies/{id}/cells", ofLot(id))) });
+export const registerQuery = queryOptions({ queryKey: keys.register, queryFn: () => answer(api.GET("/api/register")) });
+export const templatesQuery = queryOptions({
+  queryKey: keys.templates,
+  queryFn: () => answer(api.GET("/api/acceptance-templates")),
+});
 
 export const lendersQuery = (id: number) =>
   queryOptions({

@@ -6,7 +6,7 @@ import { lotQuery } from "@/api/queries";
 import { ForceRule } from "@/charts/ForceRule";
 import { useKeys } from "@/keys/keys";
 import { LotContext } from "@/lot/context";
-import { ruleDemands, ruleMarks, ruleSpan } from "@/lot/rule";
+import { ruleDemands, ruleLimits, ruleMarks, ruleSpan } from "@/lot/rule";
 import { useMeasurand, useShownUnit } from "@/lot/units";
 import { ErrorNote, Waiting } from "@/ui/states";
 import { Spine } from "./Spine";
@@ -27,6 +27,7 @@ export function LotFrame() {
 
 const STEPS = [
   ["g a", "Ask", "/lots/$lotId/ask"],
+  ["g l", "Plan", "/lots/$lotId/plan"],
   ["g p", "Pull", "/lots/$lotId/pull"],
   ["g j", "Judge", "/lots/$lotId/judge"],
   ["g r", "Rate", "/lots/$lotId/rate"],
@@ -59,6 +60,7 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
           unit={unit}
           marks={marks}
           demands={demands}
+          limits={ruleLimits(page.limits, unit.symbol)}
           span={ruleSpan(demands, (tried ?? summary).factor_made)}
           selected={selected}
           onPick={(id) => void navigate({ to: "/lots/$lotId/judge", params, search: { pull: Number(id) } })}

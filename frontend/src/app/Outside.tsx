@@ -10,6 +10,7 @@ export function Outside() {
   const places = [
     { to: "/", label: "Today", count: all - (counts.done ?? 0) },
     { to: "/lots", label: "Lots", count: all },
+    { to: "/benches", label: "Benches", count: null },
     { to: "/library", label: "Library", count: null },
     { to: "/people", label: "People", count: null },
   ] as const;

@@ -11,6 +11,7 @@ const GLYPH: Record<StepState, string> = {
 
 const TO = {
   Ask: "/lots/$lotId/ask",
+  Plan: "/lots/$lotId/plan",
   Pull: "/lots/$lotId/pull",
   Judge: "/lots/$lotId/judge",
   Rate: "/lots/$lotId/rate",

@@ -1,10 +1,12 @@
 import { createRootRoute, createRoute, createRouter, Link } from "@tanstack/react-router";
 import { Empty } from "@/ui/states";
 import { AskPage } from "@/features/ask/AskPage";
+import { BenchesPage } from "@/features/benches/BenchesPage";
 import { JudgePage } from "@/features/judge/JudgePage";
 import { LibraryPage } from "@/features/library/LibraryPage";
 import { PeoplePage } from "@/features/people/PeoplePage";
 import { PapersPage } from "@/features/papers/PapersPage";
+import { PlanPage } from "@/features/plan/PlanPage";
 import { PullPage } from "@/features/pull/PullPage";
 import { RackPage } from "@/features/rack/RackPage";
 import { RatePage } from "@/features/rate/RatePage";
@@ -27,6 +29,7 @@ const outside = createRoute({ getParentRoute: () => root, id: "outside", compone
 const today = createRoute({ getParentRoute: () => outside, path: "/", component: TodayPage });
 const lots = createRoute({ getParentRoute: () => outside, path: "/lots", component: RackPage });
 const library = createRoute({ getParentRoute: () => outside, path: "/library", component: LibraryPage });
+const benches = createRoute({ getParentRoute: () => outside, path: "/benches", component: BenchesPage });
 const people = createRoute({ getParentRoute: () => outside, path: "/people", component: PeoplePage });
 const lot = createRoute({
   getParentRoute: () => root,
@@ -35,6 +38,16 @@ const lot = createRoute({
   component: LotFrame,
 });
 const ask = createRoute({ getParentRoute: () => lot, path: "/ask", component: AskPage });
+const PARTS = ["plan", "rig", "specimens", "order", "acceptance"];
+const plan = createRoute({
+  getParentRoute: () => lot,
+  path: "/plan",
+  validateSearch: (search: Record<string, unknown>): { part?: string; specimen?: number } => ({
+    ...(PARTS.includes(String(search.part)) ? { part: String(search.part) } : {}),
+    ...(Number(search.specimen) > 0 ? { specimen: Number(search.specimen), part: "specimens" } : {}),
+  }),
+  component: PlanPage,
+});
 const pull = createRoute({ getParentRoute: () => lot, path: "/pull", component: PullPage });
 const judge = createRoute({
   getParentRoute: () => lot,
@@ -48,8 +61,8 @@ const papers = createRoute({ getParentRoute: () => lot, path: "/papers", compone
 
 export const router = createRouter({
   routeTree: root.addChildren([
-    outside.addChildren([today, lots, library, people]),
-    lot.addChildren([ask, pull, judge, rate, papers]),
+    outside.addChildren([today, lots, benches, library, people]),
+    lot.addChildren([ask, plan, pull, judge, rate, papers]),
   ]),
   defaultPreload: false,
 });

@@ -1,7 +1,17 @@
 import { useMemo } from "react";
 import type { Unit } from "@/format/figure";
 import { MarkShape } from "./MarkShape";
-import { placeDemands, placeMarks, ruleTop, type RuleDemand, type RuleMark } from "./ruleLayout";
+import { RuleLimits } from "./RuleLimits";
+import {
+  limitsTop,
+  placeDemands,
+  placeLimits,
+  placeMarks,
+  ruleTop,
+  type RuleDemand,
+  type RuleLimit,
+  type RuleMark,
+} from "./ruleLayout";
 import { Ticks } from "./Ticks";
 import { useWidth } from "./useWidth";
 
@@ -10,6 +20,7 @@ type Props = {
   unit: Unit;
   marks: RuleMark[];
   demands: RuleDemand[];
+  limits?: RuleLimit[];
   span?: Span | null;
   selected?: string | null;
   onPick?: (id: string) => void;
@@ -26,16 +37,24 @@ const LANES = { 0: { height: 22, step: 0 }, 1: { height: 13, step: 15 }, 2: { he
 const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink" };
 
 /** The ruler that every screen of a lot shares: demands hang above the line, observations stand below it. */
-export function ForceRule({ unit, marks, demands, span, selected, onPick }: Props) {
+const NONE: RuleLimit[] = [];
+
+export function ForceRule({ unit, marks, demands, limits = NONE, span, selected, onPick }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1280);
-  const top =
-    ruleTop([...marks.map((m) => m.upper ?? m.value), ...demands.flatMap((d) => [d.value, d.high ?? 0])]) || 1;
-  const empty = marks.length + demands.length === 0;
+  const play = [...marks.map((m) => m.upper ?? m.value), ...demands.flatMap((d) => [d.value, d.high ?? 0])];
+  const highest = Math.max(0, ...play) || Math.min(...limits.map((l) => l.value), Infinity);
+  const top = ruleTop([Number.isFinite(highest) ? limitsTop(limits, highest) : 0]) || 1;
+  const empty = marks.length + demands.length + limits.length === 0;
   const inner = width - LEFT - RIGHT;
   const layout = useMemo(() => {
     const x = (value: number) => LEFT + (inner * value) / top;
-    return { x, marks: placeMarks(marks, x, 6.5, 3), demands: placeDemands(demands, x, width - 8, 7.4) };
-  }, [marks, demands, inner, top, width]);
+    return {
+      x,
+      marks: placeMarks(marks, x, 6.5, 3),
+      demands: placeDemands(demands, x, width - 8, 7.4),
+      limits: placeLimits(limits, x, width - RIGHT, 6.6),
+    };
+  }, [marks, demands, limits, inner, top, width]);
   const { x } = layout;
   const deepest = Math.min(Math.max(0, ...layout.marks.map((m) => m.lane)), 2) as 0 | 1 | 2;
   // On a narrow screen labels take the row of the factor.
@@ -46,7 +65,7 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
       className="border-edge bg-sheet min-w-0 overflow-hidden border-b min-[820px]:sticky min-[820px]:top-0 min-[820px]:z-10"
       data-testid="force-rule"
     >
-      <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, unit.symbol)}>
+      <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, limits, unit.symbol)}>
         {empty ? (
           <Unscaled width={width} />
         ) : (
@@ -61,6 +80,7 @@ export function ForceRule({ unit, marks, demands, span, selected, onPick }: Prop
             fine={inner > 600}
           />
         )}
+        <RuleLimits limits={layout.limits} line={LINE} right={width - RIGHT} width={width - RIGHT} />
         {span && !crowded && <SpanLine span={span} x={x} />}
         {layout.demands.map((demand) => (
           <g key={demand.id} className={INKS[demand.kind]}>
@@ -175,8 +195,9 @@ function SpanLine({ span, x }: { span: Span; x: (value: number) => number }) {
   );
 }
 
-function sentence(marks: RuleMark[], demands: RuleDemand[], unit: string): string {
+function sentence(marks: RuleMark[], demands: RuleDemand[], limits: RuleLimit[], unit: string): string {
   const above = demands.map((d) => `${d.label} ${d.text} ${unit}`).join(", ");
   const below = marks.map((m) => m.label).join(", ");
-  return `Rule. Above: ${above || "nothing"}. Below: ${below || "no pulls yet"}.`;
+  const beyond = limits.map((l) => `${l.label} ${l.text} ${unit}`).join(", ");
+  return `Rule. Above: ${above || "nothing"}. Below: ${below || "no pulls yet"}.${beyond && ` Limits: ${beyond}.`}`;
 }

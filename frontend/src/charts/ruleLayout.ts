@@ -17,6 +17,9 @@ export type RuleDemand = {
   high?: number | null;
 };
 
+export type RuleLimit = { id: string; label: string; text: string; value: number };
+export type PlacedLimit = RuleLimit & { x: number; lane: number; inside: boolean };
+
 export type PlacedMark = { x: number; lane: number; marks: RuleMark[] };
 export type PlacedDemand = RuleDemand & { x: number; lane: number; anchor: "start" | "end" };
 
@@ -95,4 +98,31 @@ export function placeDemands(
         }
       }
     });
+}
+
+/** A limit far above what is in play does not stretch the scale: it waits at the right edge, with its figure. */
+export function limitsTop(limits: RuleLimit[], play: number): number {
+  const near = limits.filter((limit) => limit.value <= play * REACH).map((limit) => limit.value);
+  return Math.max(play, ...near);
+}
+const REACH = 2.6;
+
+/** Labels of limits stand right of their lines, one below the other where they would meet. */
+export function placeLimits(
+  limits: RuleLimit[],
+  x: (value: number) => number,
+  width: number,
+  charWidth: number,
+): PlacedLimit[] {
+  const ends: [number, number][][] = [];
+  return limits.map((limit) => {
+    const inside = x(limit.value) <= width;
+    const at = Math.min(x(limit.value), width);
+    const long = (limit.label.length + limit.text.length + 1) * charWidth + 12;
+    const from = at + long > width ? at - long : at;
+    let lane = 0;
+    while ((ends[lane] ??= []).some(([a, b]) => from < b && from + long > a)) lane++;
+    ends[lane]?.push([from, from + long]);
+    return { ...limit, x: at, lane, inside };
+  });
 }

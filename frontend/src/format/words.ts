@@ -17,6 +17,7 @@ export const COUNTS_AS: Record<string, string> = {
   not_loaded: "not loaded",
   unjudged: "to judge",
   superseded: "superseded",
+  trial: "trial",
 };
 
 export const VERDICT: Record<string, string> = {

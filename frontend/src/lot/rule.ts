@@ -1,5 +1,5 @@
 import type { Schemas } from "@/api/client";
-import type { RuleDemand, RuleMark } from "@/charts/ruleLayout";
+import type { RuleDemand, RuleLimit, RuleMark } from "@/charts/ruleLayout";
 import { shown } from "@/format/figure";
 import { COUNTS_AS } from "@/format/words";
 
@@ -102,3 +102,12 @@ export function ruleSpan(demands: RuleDemand[], factorMade: string | null | unde
   if (!working || !minimum || !factorMade) return null;
   return { from: working.value, to: minimum.value, text: `× ${factorMade}` };
 }
+
+/** What would break, overload or escape first: hatched from there on. */
+export const ruleLimits = (limits: Schemas["PlanLimit"][], unit: string): RuleLimit[] =>
+  limits.map((limit) => ({
+    id: `${limit.key}-${limit.name}`,
+    label: limit.name,
+    text: shown(limit.figure, unit).text,
+    value: limit.figure.value_si,
+  }));

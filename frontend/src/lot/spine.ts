@@ -4,11 +4,11 @@ import { capital, plural, VERDICT } from "@/format/words";
 
 type Page = Schemas["LotPage"];
 export type StepState = "full" | "half" | "none" | "warn";
-export type StepFact = { verb: "Ask" | "Pull" | "Judge" | "Rate" | "Papers"; line: string; state: StepState };
+export type StepFact = { verb: "Ask" | "Plan" | "Pull" | "Judge" | "Rate" | "Papers"; line: string; state: StepState };
 
 /** The steps in working order, each with one line of truth about its state. */
 export function spineFacts(page: Page, unit: string): StepFact[] {
-  return [ask(page, unit), pull(page), judge(page), rate(page, unit), papers(page)];
+  return [ask(page, unit), plan(page), pull(page), judge(page), rate(page, unit), papers(page)];
 }
 
 const WAYS: Record<string, string> = { tension: "Pull", compression: "Push" };
@@ -21,6 +21,8 @@ function ask({ lot, summary }: Page, unit: string): StepFact {
   const claim = figure ? `${stated(figure, unit)} claimed${more}` : "no claim";
   return { verb: "Ask", line: `${way}, ${claim}`, state: lot.differs_from_use === "" ? "warn" : "full" };
 }
+
+const plan = ({ plan: { line, state } }: Page): StepFact => ({ verb: "Plan", line: capital(line), state });
 
 function pull({ summary: { pulled, planned } }: Page): StepFact {
   const line = pulled ? `${pulled}${planned ? ` of ${planned}` : ""}` : "Nothing pulled yet";

@@ -82,6 +82,8 @@ export function lotPage(given: Partial<Schemas["LotPage"]> = {}): Schemas["LotPa
     specimens: [],
     loads: [],
     siblings: [],
+    limits: [],
+    plan: { line: "not planned yet", state: "none", revision: 0 },
     ...given,
   };
 }
