@@ -58,9 +58,17 @@ module Demo
 
     def load_pull(lot, plan, pull, index)
       place = { lot_id: lot.id, person_id: technicians[index % 2], specimen_number: pull[:specimen] || (index + 1),
-                feature_name: pull[:feature] }
+                feature_name: pull[:feature], pulled_at: pulled_at(index) }
       record = pull[:typed] ? typed(pull, place) : import(lot, plan.fetch(:bench), pull, index, place)
       ACTIONS::JudgePull.call(pull_id: record.id, person_id: record.person_id, **pull[:judged]) if pull[:judged]
+    end
+
+    MINUTES_EACH = 7
+    BEGUN = 9 * 3600 # at nine on the day before the first start
+
+    def pulled_at(index)
+      now = Time.now.utc
+      Time.utc(now.year, now.month, now.day) - 86_400 + BEGUN + (index * MINUTES_EACH * 60)
     end
 
     def typed(pull, place) = ACTIONS::RecordPeak.call(**place, text: pull[:typed], unit: pull.fetch(:unit))

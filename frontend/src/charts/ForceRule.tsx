@@ -3,9 +3,9 @@ import type { Unit } from "@/format/figure";
 import { MarkShape } from "./MarkShape";
 import { RuleLimits } from "./RuleLimits";
 import {
+  asDemands,
   limitsTop,
   placeDemands,
-  placeLimits,
   placeMarks,
   ruleTop,
   type RuleDemand,
@@ -34,7 +34,7 @@ const LANE = 17;
 const NARROW = 700;
 // How tall marks are, and how far apart, when they stand in one, two or three lanes.
 const LANES = { 0: { height: 22, step: 0 }, 1: { height: 13, step: 15 }, 2: { height: 9, step: 11 } };
-const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink" };
+const INKS = { derived: "text-derived", demand: "text-ink", claim: "text-ink", limit: "text-signal" };
 
 /** The ruler that every screen of a lot shares: demands hang above the line, observations stand below it. */
 const NONE: RuleLimit[] = [];
@@ -51,8 +51,7 @@ export function ForceRule({ unit, marks, demands, limits = NONE, span, selected,
     return {
       x,
       marks: placeMarks(marks, x, 6.5, 3),
-      demands: placeDemands(demands, x, width - 8, 7.4),
-      limits: placeLimits(limits, x, width - RIGHT, 6.6),
+      demands: placeDemands([...demands, ...asDemands(limits, top)], x, width - 8, 7.4),
     };
   }, [marks, demands, limits, inner, top, width]);
   const { x } = layout;
@@ -80,9 +79,9 @@ export function ForceRule({ unit, marks, demands, limits = NONE, span, selected,
             fine={inner > 600}
           />
         )}
-        <RuleLimits limits={layout.limits} line={LINE} right={width - RIGHT} width={width - RIGHT} />
+        <RuleLimits limits={limits} x={x} line={LINE} right={width - RIGHT} />
         {span && !crowded && <SpanLine span={span} x={x} />}
-        {layout.demands.map((demand) => (
+        {layout.demands.filter(hangs).map((demand) => (
           <g key={demand.id} className={INKS[demand.kind]}>
             {demand.low != null && demand.high != null && (
               <Bracket from={x(demand.low)} to={Math.min(x(demand.high), width - RIGHT)} />
@@ -113,13 +112,14 @@ export function ForceRule({ unit, marks, demands, limits = NONE, span, selected,
               x={demand.x + (demand.anchor === "start" ? 6 : -6)}
               y={18 + demand.lane * LANE}
               textAnchor={demand.anchor}
-              fontSize={12.5}
+              fontSize={demand.kind === "limit" ? 11.5 : 12.5}
               fill="currentColor"
               stroke="var(--sheet)"
               strokeWidth={5}
               paintOrder="stroke"
             >
-              <tspan fontWeight={600}>{demand.label}</tspan> <tspan className="num">{demand.text}</tspan>
+              <tspan fontWeight={hangs(demand) ? 600 : 400}>{demand.label}</tspan>{" "}
+              <tspan className="num">{demand.text}</tspan>
             </text>
           </g>
         ))}
@@ -149,6 +149,8 @@ export function ForceRule({ unit, marks, demands, limits = NONE, span, selected,
     </div>
   );
 }
+
+const hangs = (demand: RuleDemand) => demand.kind !== "limit";
 
 /** A rule without anything to measure has no scale yet. */
 function Unscaled({ width }: { width: number }) {

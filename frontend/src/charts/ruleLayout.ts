@@ -12,13 +12,12 @@ export type RuleDemand = {
   label: string;
   text: string;
   value: number;
-  kind: "derived" | "demand" | "claim";
+  kind: "derived" | "demand" | "claim" | "limit";
   low?: number | null;
   high?: number | null;
 };
 
 export type RuleLimit = { id: string; label: string; text: string; value: number };
-export type PlacedLimit = RuleLimit & { x: number; lane: number; inside: boolean };
 
 export type PlacedMark = { x: number; lane: number; marks: RuleMark[] };
 export type PlacedDemand = RuleDemand & { x: number; lane: number; anchor: "start" | "end" };
@@ -107,22 +106,13 @@ export function limitsTop(limits: RuleLimit[], play: number): number {
 }
 const REACH = 2.6;
 
-/** Labels of limits stand right of their lines, one below the other where they would meet. */
-export function placeLimits(
-  limits: RuleLimit[],
-  x: (value: number) => number,
-  width: number,
-  charWidth: number,
-): PlacedLimit[] {
-  const ends: [number, number][][] = [];
-  return limits.map((limit) => {
-    const inside = x(limit.value) <= width;
-    const at = Math.min(x(limit.value), width);
-    const long = (limit.label.length + limit.text.length + 1) * charWidth + 12;
-    const from = at + long > width ? at - long : at;
-    let lane = 0;
-    while ((ends[lane] ??= []).some(([a, b]) => from < b && from + long > a)) lane++;
-    ends[lane]?.push([from, from + long]);
-    return { ...limit, x: at, lane, inside };
-  });
-}
+/** Limits take their places among the demands, so that no label meets another; the lowest beyond the scale waits at its end. */
+export const asDemands = (limits: RuleLimit[], top: number): RuleDemand[] =>
+  limits
+    .filter((limit, i) => limit.value <= top || limits.findIndex((other) => other.value > top) === i)
+    .map((limit) => ({
+      ...limit,
+      kind: "limit",
+      text: limit.value > top ? `${limit.text} →` : limit.text,
+      value: Math.min(limit.value, top),
+    }));

@@ -53,7 +53,7 @@ module MildAnvil
 
           (sheet.first_row..last).map { |i| sheet.row(i).map { |cell| shown(cell) } }
         end
-      rescue Zip::Error, ArgumentError, NoMethodError, Errno::ENOENT, Nokogiri::XML::SyntaxError => e
+      rescue Zip::Error, Roo::Error, ArgumentError, NoMethodError, Errno::ENOENT, Nokogiri::XML::SyntaxError => e
         raise InvalidInput.new("The workbook cannot be read: #{e.class.name.split('::').last}", fields: { file: "cannot be read" })
       end
       private_class_method :workbook

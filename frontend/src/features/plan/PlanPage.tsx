@@ -53,7 +53,7 @@ export function PlanPage() {
           )}
         </span>
       </div>
-      <div className="pb-3">
+      <div className="flex overflow-x-auto pb-3">
         <Segments
           label="Part of the plan"
           value={part}

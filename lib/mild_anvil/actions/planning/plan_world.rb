@@ -28,7 +28,7 @@ module MildAnvil
                                 required_si: required(terms), lots: lots, borrowed: ScatterLenders.borrowed(@lot),
                                 largest_factor: largest_factor, gear: gear, benches: benches, near_misses: near_misses,
                                 rules: rules, counted: Store::Models::LotSummary[@lot.id]&.breaks.to_i, made: made,
-                                labels: pieces.map(&:first), blocks: pieces.to_h, now: now, push: push?,
+                                labels: labels, blocks: pieces.to_h, now: now, push: push?,
                                 learned: learned, ended: ended, coverage: terms.coverage_share,
                                 confidence: terms.confidence_share)
         end
@@ -92,11 +92,17 @@ module MildAnvil
         # Label and block of every piece, in the order in which they are pulled.
         def pieces = @pieces ||= PieceOrder.of(@lot)
 
-        def day = @content.dig(:day, :date).then { |text| text ? Date.iso8601(text) : Time.now.to_date }
+        # What was pulled on another day is no part of this one.
+        def labels = pieces.map(&:first) - (times.keys - made.map { |row| row[:label] })
+
+        # @return [Date, nil] nil: some day, with nothing made of it yet
+        def day = @content.dig(:day, :date)&.then { |text| Date.iso8601(text) }
+
+        def times = @times ||= PieceOrder.made(@lot)
 
         def made
           minutes = @content.dig(:day, :minutes_each) || learned.minutes
-          PieceOrder.made(@lot).filter_map do |label, at|
+          @made ||= times.filter_map do |label, at|
             local = at.localtime
             to = (local.hour * 60) + local.min
             { label: label, from: [to - minutes, 0].max, to: to } if local.to_date == day

@@ -50,7 +50,7 @@ module MildAnvil
           refused = ShowPlan.composed(lot, content).refused
           return if refused.empty?
 
-          raise InvalidInput.new("The plan cannot be used as it is: #{refused.values.join(' ')}",
+          raise InvalidInput.new("The plan cannot be used as it is: #{refused.values.uniq.join(' ')}",
                                  fields: refused.transform_keys(&:to_sym))
         end
         private_class_method :check!

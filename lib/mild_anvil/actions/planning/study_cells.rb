@@ -52,12 +52,18 @@ module MildAnvil
         private_constant :COPIED
 
         def make_one(study, cell, pattern, planned, person_id)
-          values = pattern.values.slice(*COPIED).merge(name: cell.join(", ")[0, 160], specimens_planned: planned,
+          values = pattern.values.slice(*COPIED).merge(name: name_of(study, cell), specimens_planned: planned,
                                                        rated_parts: pattern.rated_parts)
           lot = SaveLot.create(job_id: study.job_id, values: values, person_id: person_id)
           AssignLevels.call(lot_id: lot.id, level_ids: level_ids(study, cell), person_id: person_id)
         end
         private_class_method :make_one
+
+        # A quantity says its unit: "polyester, 4 rows".
+        def name_of(study, cell)
+          study.factors.zip(cell).map { |factor, level| [level, factor.unit].compact.join(" ") }.join(", ")[0, 160]
+        end
+        private_class_method :name_of
 
         def level_ids(study, cell)
           study.factors.zip(cell).map { |factor, name| factor.levels.find { |level| level.name == name }.id }

@@ -50,11 +50,11 @@ module MildAnvil
 
         private
 
-        def lacking = rows.select { |row| row.missing.positive? }.map { |row| "#{row.missing} #{row.test.name}" }
+        def lacking = rows.select { |row| row.missing.positive? }.map { |row| "#{row.test.name} (#{row.missing})" }
 
         def failures
           failed = rows.select { |row| row.failed.positive? }
-          failed.empty? ? "" : " Failed: #{failed.map { |row| "#{row.failed} #{row.test.name}" }.join(', ')}."
+          failed.empty? ? "" : " Failed: #{failed.map { |row| "#{row.test.name} (#{row.failed})" }.join(', ')}."
         end
 
         # A failed one that may be repeated asks for more; it stands as failed until those are in and pass.

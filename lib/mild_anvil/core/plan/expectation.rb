@@ -34,14 +34,13 @@ module MildAnvil
         private
 
         def reasons(pull)
-          [force(pull), (other(pull.zone, zone) && "at another place"), (other(pull.mode, mode) && "#{pull.mode}")].compact
+          [force(pull), ("at another place" if other?(pull.zone, zone)), (pull.mode if other?(pull.mode, mode))].compact
         end
 
-        def other(got, expected) = got && expected && got != expected
+        def other?(got, expected) = !got.nil? && !expected.nil? && got != expected
 
         def force(pull)
           return if pull.value_si.nil? || !pull.broke
-
           return "below what was expected" if low_si && pull.value_si < low_si
 
           "above what was expected" if high_si && pull.value_si > high_si

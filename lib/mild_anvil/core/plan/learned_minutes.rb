@@ -6,6 +6,7 @@ module MildAnvil
       # How long one pull takes, learned from when earlier ones of the type were made.
       module LearnedMinutes
         LONGEST_GAP = 90.0 # minutes; beyond it there was a break, and not a pull
+        SHORTEST_GAP = 0.5 # below it files were brought in together, and nothing was pulled meanwhile
         FEWEST = 3
         USUAL = 10.0
         Learned = Struct.new(:minutes, :pulls, keyword_init: true) do
@@ -22,7 +23,7 @@ module MildAnvil
         # @return [Learned] the median gap
         def from(series)
           gaps = series.flat_map { |times| times.each_cons(2).map { |a, b| b - a } }
-                       .select { |gap| gap.positive? && gap <= LONGEST_GAP }
+                       .grep(SHORTEST_GAP..LONGEST_GAP)
           return Learned.new(minutes: USUAL, pulls: gaps.size) if gaps.size < FEWEST
 
           sorted = gaps.sort

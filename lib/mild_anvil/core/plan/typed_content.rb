@@ -5,6 +5,8 @@ module MildAnvil
     module Plan
       # A plan as it was typed, read as SI: forces and lengths keep their digits and their unit until here.
       class TypedContent
+        NOTHING_OF = "displacement" # a rod, a stroke or an offset of 0 is one
+
         # @param content [Hash] symbols for keys; docs/cli.md lists them
         # @param units [Quantity::UnitTable]
         # @param measured [Array<Quantity::Unit>] of what the lot measures: the quantity of its strengths
@@ -28,7 +30,10 @@ module MildAnvil
           typed = @content[key]
           return if typed.nil? || typed[:text].to_s.strip.empty?
 
-          Quantity::TypedReading.parse(typed[:text], unit!(typed[:unit], quantity, key)).value_si
+          value = Quantity::TypedReading.parse(typed[:text], unit!(typed[:unit], quantity, key), zero: true).value_si
+          return value if value.positive? || quantity == NOTHING_OF
+
+          raise InvalidInput.new("must be above 0", text: typed[:text])
         rescue InvalidInput => e
           raise InvalidInput.new("#{key.to_s.tr('_', ' ')}: #{e.message}", fields: { key => e.message })
         end

@@ -40,6 +40,9 @@ module MildAnvil
           "#{format(share.between?(0.095, 0.99) || share.zero? ? '%.0f' : '%.1f', share * 100).delete_suffix('.0')} %"
         end
 
+        # The same as short as a drawing needs it.
+        def short_per_cent(share) = per_cent(share).sub("more than", ">").sub("less than", "<")
+
         # @return [String] a bare number with three figures: an advantage, a factor
         def number(value) = rule(NEWTONS, value).nearest(value).text.then { |text| short(text) }
 

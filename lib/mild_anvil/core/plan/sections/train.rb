@@ -22,7 +22,7 @@ module MildAnvil
               { name: link.name, specimen: link.specimen, known: link.known?, legs: link.legs, strands: link.strands,
                 capacity_si: link.known? ? link.capacity : nil,
                 capacity: link.known? ? wording.at_most(link.capacity) : "unknown",
-                chance: first.probability, chance_text: first.probability ? wording.per_cent(first.probability) : "–" }
+                chance: first.probability, chance_text: first.probability ? wording.short_per_cent(first.probability) : "–" }
             end
           end
 
