@@ -64,7 +64,8 @@ module Demo
 
     def acceptance(lot, row, person_id)
       worked = PLANNING::Templates.worked_out(key: row[:template], dimensions: row[:dimensions])
-      PLANNING::Acceptance.save(lot_id: lot.id, revision: 0, person_id: person_id, dimensions: row[:dimensions], **worked)
+      PLANNING::Acceptance.save(lot_id: lot.id, revision: 0, person_id: person_id, dimensions: row[:dimensions],
+                                **worked)
       keys = MODELS::AcceptancePlan.of(lot.id).required_tests.to_h { |test| [test.name, test.key] }
       row[:results].each do |result|
         PLANNING::TestResults.record(lot_id: lot.id, test_key: keys.fetch(result[:test]), typed: result[:typed],

@@ -13,8 +13,8 @@ class ArchitectureTest < Minitest::Test
           "web" => %w[Core Actions Store Web Catalogue],
           "cli" => %w[Core Devices Cli Catalogue], "admin" => %w[Store Actions Admin] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
-  GEMS = { "core" => %w[forwardable], "devices" => %w[csv json openssl stringio tempfile time zlib],
-           "documents" => %w[csv prawn prawn/table],
+  GEMS = { "core" => %w[forwardable], "devices" => %w[csv json openssl roo stringio tempfile time zlib],
+           "documents" => %w[csv icalendar prawn prawn/table rqrcode_core],
            "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri fileutils time],
            "actions" => %w[openssl json fileutils time],
            "admin" => %w[json],

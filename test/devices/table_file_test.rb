@@ -7,11 +7,15 @@ require "zip"
 class TableFileTest < CoreCase
   Table = MildAnvil::Devices::TableFile
 
-  SHEET = '<?xml version="1.0"?><worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>%s</sheetData></worksheet>'
+  SHEET = '<?xml version="1.0"?><worksheet " \
+    "xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>%s</sheetData></worksheet>'
   BOOK = '<?xml version="1.0"?><workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" ' \
-         'xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" sheetId="1" r:id="rId1"/></sheets></workbook>'
-  RELS = '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" ' \
-         'Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>'
+         'xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" " \
+           "sheetId="1" r:id="rId1"/></sheets></workbook>'
+  RELS = '<?xml version="1.0"?><Relationships " \
+    "xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" ' \
+         'Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" " \
+           "Target="worksheets/sheet1.xml"/></Relationships>'
 
   STYLES = '<?xml version="1.0"?><styleSheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"/>'
 
@@ -22,7 +26,8 @@ class TableFileTest < CoreCase
       "<row r=\"#{r + 1}\">#{inner}</row>"
     end.join
     Zip::OutputStream.write_buffer do |zip|
-      { "xl/workbook.xml" => BOOK, "xl/styles.xml" => STYLES, "xl/_rels/workbook.xml.rels" => RELS, "xl/worksheets/sheet1.xml" => format(SHEET, cells) }.each do |name, text|
+      { "xl/workbook.xml" => BOOK, "xl/styles.xml" => STYLES, "xl/_rels/workbook.xml.rels" => RELS,
+        "xl/worksheets/sheet1.xml" => format(SHEET, cells) }.each do |name, text|
         zip.put_next_entry(name)
         zip.write(text)
       end

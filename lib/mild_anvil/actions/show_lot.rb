@@ -36,7 +36,8 @@ module MildAnvil
 
       def specimens(lot)
         lot.specimens_dataset.eager(:features).all.map do |s|
-          { id: s.id, number: s.number, label: s.label, trial: s.trial, state: s.state, features: s.features.map(&:name) }
+          { id: s.id, number: s.number, label: s.label, trial: s.trial, state: s.state,
+            features: s.features.map(&:name) }
         end
       end
       private_class_method :specimens

@@ -62,6 +62,40 @@ module MildAnvil
           optional(:day_before).filled(:bool)
         end
       end
+      ENERGY = Dry::Schema.JSON do
+        optional(:medium).filled(:string, included_in?: %w[none gas liquid])
+        TYPED_PARTS.call(self, :stretch, :length, :pressure)
+        NUMBERS.call(self, :stiffness_n_per_mm, :volume_litres, **ABOVE_ZERO)
+      end
+      RAM = Dry::Schema.JSON { TYPED_PARTS.call(self, :bore, :rod, :pressure, :force) }
+      REDIRECT = Dry::Schema.JSON do
+        TYPED_PARTS.call(self, :tension)
+        NUMBERS.call(self, :degrees, gteq?: 0, lteq?: 180)
+      end
+      SIDEWAYS = Dry::Schema.JSON do
+        TYPED_PARTS.call(self, :force)
+        NUMBERS.call(self, :degrees, gt?: 0, lt?: 90)
+      end
+      PRELOAD = Dry::Schema.JSON do
+        TYPED_PARTS.call(self, :torque, :force, :diameter)
+        NUMBERS.call(self, :nut_factor, gt?: 0, lteq?: 1)
+      end
+      PROOF = Dry::Schema.JSON do
+        optional(:rule_key).filled(:string)
+        TYPED_PARTS.call(self, :working_load)
+        optional(:movements).value(:array).each(:string)
+        optional(:radii).value(:array).each(:hash) do
+          NEEDED.call(self, :metres, **ABOVE_ZERO)
+          required(:working_load).hash(TYPED)
+        end
+      end
+      STOCK = Dry::Schema.JSON do
+        optional(:pieces).filled(:integer, gteq?: 0, lteq?: 100_000)
+        TYPED_PARTS.call(self, :length, :length_each)
+        NUMBERS.call(self, :budget, :cost_each, **NOT_BELOW_ZERO)
+      end
+      PARTS = { energy: ENERGY, tackle: TACKLE, ram: RAM, redirect: REDIRECT, sideways: SIDEWAYS, preload: PRELOAD,
+                proof: PROOF, mass: MASS, day: DAY, stock: STOCK }.freeze
       CONTENT = Dry::Schema.JSON do
         optional(:pulls).filled(:integer, gt?: 0, lteq?: 10_000)
         optional(:trials).filled(:integer, gteq?: 0, lteq?: 1000)
@@ -74,41 +108,7 @@ module MildAnvil
           NUMBERS.call(self, :scatter_percent, **PER_CENT)
         end
         optional(:train).value(:array, max_size?: 30).each(:hash, LINK)
-        optional(:energy).hash do
-          optional(:medium).filled(:string, included_in?: %w[none gas liquid])
-          TYPED_PARTS.call(self, :stretch, :length, :pressure)
-          NUMBERS.call(self, :stiffness_n_per_mm, :volume_litres, **ABOVE_ZERO)
-        end
-        optional(:tackle).hash(TACKLE)
-        optional(:ram).hash { TYPED_PARTS.call(self, :bore, :rod, :pressure, :force) }
-        optional(:redirect).hash do
-          TYPED_PARTS.call(self, :tension)
-          NUMBERS.call(self, :degrees, gteq?: 0, lteq?: 180)
-        end
-        optional(:sideways).hash do
-          TYPED_PARTS.call(self, :force)
-          NUMBERS.call(self, :degrees, gt?: 0, lt?: 90)
-        end
-        optional(:preload).hash do
-          TYPED_PARTS.call(self, :torque, :force, :diameter)
-          NUMBERS.call(self, :nut_factor, gt?: 0, lteq?: 1)
-        end
-        optional(:proof).hash do
-          optional(:rule_key).filled(:string)
-          TYPED_PARTS.call(self, :working_load)
-          optional(:movements).value(:array).each(:string)
-          optional(:radii).value(:array).each(:hash) do
-            NEEDED.call(self, :metres, **ABOVE_ZERO)
-            required(:working_load).hash(TYPED)
-          end
-        end
-        optional(:mass).hash(MASS)
-        optional(:day).hash(DAY)
-        optional(:stock).hash do
-          optional(:pieces).filled(:integer, gteq?: 0, lteq?: 100_000)
-          TYPED_PARTS.call(self, :length, :length_each)
-          NUMBERS.call(self, :budget, :cost_each, **NOT_BELOW_ZERO)
-        end
+        PARTS.each { |key, shape| optional(key).hash(shape) }
       end
 
       # The shop's benches, in a file of its own: forces typed, the rest in the unit of the name.

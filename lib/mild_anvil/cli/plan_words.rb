@@ -55,7 +55,7 @@ module MildAnvil
         mend = answer[:mend]
         ["The specimen goes first with #{share(answer[:specimen_first])}.",
          *answer[:first].map { |row| "#{row.name}: #{share(row.probability)} to go first." },
-         (mend && "#{mend[:name].capitalize}: #{number(mend[:times])} times as strong makes the specimen the weak link.")]
+         mend && "#{mend[:name].capitalize}: #{number(mend[:times])} times as strong makes the specimen the weak link."]
       end
 
       def proof(answer)
@@ -67,23 +67,26 @@ module MildAnvil
       def tackle(answer)
         stages = answer[:advantages].map { |a| number(a) }.join(" × ")
         ["The rig is #{number(answer[:advantage])} to 1 (#{stages}).",
-         (answer[:hand_force] && "The hand or winch pulls #{force(answer[:hand_force])}.")]
+         answer[:hand_force] && "The hand or winch pulls #{force(answer[:hand_force])}."]
       end
 
       def energy(answer)
-        "#{@words.energy(answer[:joules])} are stored, like 10 kg from #{@words.length(answer[:fall_of_10_kg_metres])}. " \
+        "#{@words.energy(answer[:joules])} are stored, like 10 kg from " \
+          "#{@words.length(answer[:fall_of_10_kg_metres])}. " \
           "Stand outside the line of pull."
       end
 
       def water(answer)
-        ["#{answer[:bags]} bags, #{@words.litres(answer[:litres_per_bag])} in each, #{@words.litres(answer[:litres])} in all.",
-         "Fill in steps: #{answer[:steps].map { |litres| @words.litres(litres) }.join(', ')}. #{Plan::TestMass::LAST_WORD}"]
+        bags, each, all = answer.values_at(:bags, :litres_per_bag, :litres)
+        steps = answer[:steps].map { |litres| @words.litres(litres) }
+        ["#{bags} #{bags == 1 ? 'bag' : 'bags'}, #{@words.litres(each)} in each, #{@words.litres(all)} in all.",
+         "Fill in steps: #{steps.join(', ')}. #{Plan::TestMass::LAST_WORD}"]
       end
 
       def sling(answer)
-        ["#{number(answer[:degrees_from_vertical])}° from the vertical: #{number(answer[:factor])} times the limit of " \
-         "one leg, #{number(answer[:uniform_factor])} by the uniform method.",
-         (answer[:limit] && "Limit #{force(answer[:limit])}, by the uniform method #{force(answer[:uniform_limit])}.")]
+        ["#{number(answer[:degrees_from_vertical])}° from the vertical: #{number(answer[:factor])} times the limit " \
+         "of one leg, #{number(answer[:uniform_factor])} by the uniform method.",
+         answer[:limit] && "Limit #{force(answer[:limit])}, by the uniform method #{force(answer[:uniform_limit])}."]
       end
 
       def bracket(answer) = "Each top fixing is pulled with #{force(answer[:pull_per_fixing])}."

@@ -50,6 +50,26 @@ module MildAnvil
         optional(:stiffnesses).value(LIST, min_size?: 1).each(:float?, **ABOVE_ZERO)
       end
 
+      LINK = Dry::Schema.JSON do
+        required(:name).filled(:string)
+        required(:mean).filled(NUMBER, **ABOVE_ZERO)
+        required(:deviation).filled(NUMBER, **ABOVE_ZERO)
+        optional(:strands).filled(:integer, **COUNT)
+        optional(:legs).filled(:integer, gt?: 0, lteq?: 2)
+        NUMBERS.call(self, :included_degrees, gteq?: 0, lt?: 180)
+        NUMBERS.call(self, :share_factor, gt?: 0, lteq?: 1)
+        optional(:specimen).value(:bool)
+      end
+      WATER = Dry::Schema.JSON do
+        NUMBERS.call(self, :kilograms, :litres_per_bag, **ABOVE_ZERO)
+        NUMBERS.call(self, :bag_kilograms, **NOT_BELOW_ZERO)
+        optional(:kind).value(:string)
+      end
+      NEAR_MISS = Dry::Schema.JSON do
+        required(:what).filled(:string)
+        NEEDED.call(self, :metres, **ABOVE_ZERO)
+      end
+
       PLAN = Dry::Schema.JSON do
         LISTS.call(self, :breaks)
         NUMBERS.call(self, :coverage, :confidence, :required_share, :variation_share, :assurance, :difference_share,
@@ -63,31 +83,15 @@ module MildAnvil
         optional(:benches).value(:array, max_size?: 100).each(:hash, PlanShapes::BENCH)
         optional(:earlier_lots).value(:array, max_size?: 100).each(:hash, PlanShapes::LOT)
         optional(:push).filled(:bool)
-        optional(:near_misses).value(:array).each(:hash) do
-          required(:what).filled(:string)
-          NEEDED.call(self, :metres, **ABOVE_ZERO)
-        end
-        optional(:train).value(:array, min_size?: 1).each(:hash) do
-          required(:name).filled(:string)
-          required(:mean).filled(NUMBER, **ABOVE_ZERO)
-          required(:deviation).filled(NUMBER, **ABOVE_ZERO)
-          optional(:strands).filled(:integer, **COUNT)
-          optional(:legs).filled(:integer, gt?: 0, lteq?: 2)
-          NUMBERS.call(self, :included_degrees, gteq?: 0, lt?: 180)
-          NUMBERS.call(self, :share_factor, gt?: 0, lteq?: 1)
-          optional(:specimen).value(:bool)
-        end
+        optional(:near_misses).value(:array).each(:hash, NEAR_MISS)
+        optional(:train).value(:array, min_size?: 1).each(:hash, LINK)
         optional(:tackle).value(:array, min_size?: 1).each(:hash) do
           required(:parts).filled(:integer, gt?: 0, lteq?: 100)
           NUMBERS.call(self, :efficiency, gt?: 0, lteq?: 1)
           optional(:from_moving_block).value(:bool)
         end
         optional(:energy).hash(ENERGY)
-        optional(:water).hash do
-          NUMBERS.call(self, :kilograms, :litres_per_bag, **ABOVE_ZERO)
-          NUMBERS.call(self, :bag_kilograms, **NOT_BELOW_ZERO)
-          optional(:kind).value(:string)
-        end
+        optional(:water).hash(WATER)
       end
 
       RATE = Dry::Schema.JSON do

@@ -31,7 +31,10 @@ module MildAnvil
 
       def text(bytes)
         plain = bytes.dup.force_encoding(Encoding::UTF_8)
-        plain = bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8, undef: :replace) unless plain.valid_encoding?
+        unless plain.valid_encoding?
+          plain = bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8,
+                                                                          undef: :replace)
+        end
         plain = plain.delete_prefix("\uFEFF").delete("\u0000")
         mark = MARKS.max_by { |m| plain.lines.first.to_s.count(m) }
         CSV.parse(plain, col_sep: mark, liberal_parsing: true).map { |row| row.map(&:to_s) }
@@ -49,12 +52,16 @@ module MildAnvil
           sheet = Roo::Excelx.new(file.path, disable_html_wrapper: true).sheet(0)
           last = sheet.last_row.to_i
           raise InvalidInput.new("The sheet is empty", fields: { file: "is empty" }) if last.zero?
-          raise InvalidInput.new("A list has at most #{MOST_ROWS} rows", fields: { file: "is too large" }) if last > MOST_ROWS
+          if last > MOST_ROWS
+            raise InvalidInput.new("A list has at most #{MOST_ROWS} rows",
+                                   fields: { file: "is too large" })
+          end
 
           (sheet.first_row..last).map { |i| sheet.row(i).map { |cell| shown(cell) } }
         end
       rescue Zip::Error, Roo::Error, ArgumentError, NoMethodError, Errno::ENOENT, Nokogiri::XML::SyntaxError => e
-        raise InvalidInput.new("The workbook cannot be read: #{e.class.name.split('::').last}", fields: { file: "cannot be read" })
+        raise InvalidInput.new("The workbook cannot be read: #{e.class.name.split('::').last}",
+                               fields: { file: "cannot be read" })
       end
       private_class_method :workbook
 

@@ -11,13 +11,17 @@ module MildAnvil
       ROWS = 8
       CODE = 66
       PAD = 9
+      GAP = 4
 
       # @param lot [String]
       # @param labels [Array<Hash>] label, code: what the QR holds, note
       # @return [String] the PDF's bytes
       # @raise [InvalidInput] without a specimen
       def self.render(lot, labels)
-        raise InvalidInput.new("There is no specimen to label yet", fields: { specimens: "are missing" }) if labels.empty?
+        if labels.empty?
+          raise InvalidInput.new("There is no specimen to label yet",
+                                 fields: { specimens: "are missing" })
+        end
 
         new(lot, labels).render
       end
@@ -26,6 +30,8 @@ module MildAnvil
         @lot = lot
         @labels = labels
         @pdf = Sheet.new(title: "Labels of #{lot}").pdf
+        @width = @pdf.bounds.width / COLUMNS
+        @height = @pdf.bounds.height / ROWS
       end
 
       def render
@@ -38,12 +44,10 @@ module MildAnvil
 
       private
 
-      def width = @pdf.bounds.width / COLUMNS
-      def height = @pdf.bounds.height / ROWS
-
       def draw(label, place)
         row, column = place.divmod(COLUMNS)
-        @pdf.bounding_box([column * width, @pdf.bounds.top - (row * height)], width: width - 4, height: height - 4) do
+        @pdf.bounding_box([column * @width, @pdf.bounds.top - (row * @height)], width: @width - GAP,
+                                                                                height: @height - GAP) do
           @pdf.stroke_color Sheet::LINE
           @pdf.stroke_bounds
           code(label[:code])
@@ -52,11 +56,13 @@ module MildAnvil
       end
 
       def text(label)
-        @pdf.bounding_box([CODE + (PAD * 2), @pdf.bounds.top - PAD], width: width - CODE - (PAD * 3) - 4, height: CODE) do
-          @pdf.font("Head", style: :bold) { @pdf.text label[:label], size: 15, overflow: :shrink_to_fit }
-          @pdf.text @lot, size: 7.5, color: Sheet::SOFT
-          @pdf.text label[:note].to_s, size: 7.5, color: Sheet::SOFT
-        end
+        left = CODE + (PAD * 2)
+        room = { width: @width - left - PAD - GAP, overflow: :shrink_to_fit }
+        top = @pdf.bounds.top - PAD
+        @pdf.font("Head", style: :bold) { @pdf.text_box label[:label], at: [left, top], size: 15, height: 22, **room }
+        @pdf.fill_color Sheet::SOFT
+        @pdf.text_box [@lot, label[:note]].reject { |t| t.to_s.empty? }.join("\n"), at: [left, top - 24], size: 7.5,
+                                                                                    height: CODE - 24, **room
       end
 
       # The dark modules of each row run together, so that no printer leaves hairs between them.
@@ -68,7 +74,8 @@ module MildAnvil
           line.each_with_index.chunk_while { |(a, _), (b, _)| a == b }.each do |run|
             next unless run.first.first
 
-            @pdf.fill_rectangle([PAD + (run.first.last * size), @pdf.bounds.top - PAD - (y * size)], run.size * size, size)
+            @pdf.fill_rectangle([PAD + (run.first.last * size), @pdf.bounds.top - PAD - (y * size)], run.size * size,
+                                size)
           end
         end
       end

@@ -2,13 +2,15 @@
 
 module MildAnvil
   module Documents
-    # The plan on paper: what is in line, how many, on which bench, how far to stay away, the day, the proof, the pieces.
+    # The plan on paper: what is in line, how many, on which bench, how far to stay away, the day, the proof, the
+    # pieces.
     class PlanSheetPdf
       TITLES = { how_many: "How many", train: "What is in line", benches: "Which bench", energy: "What is stored",
                  proof: "Proof load", mass: "Test load", tackle: "The rig", ram: "The ram", redirect: "Redirect",
                  sideways: "Line pulled sideways", preload: "Preload", stock: "Stock", day: "The day",
                  comparison: "Comparison" }.freeze
-      CAUTION = "A plan is not a permit. The code in force and the person responsible for the bench decide. Check the " \
+      CAUTION = "A plan is not a permit. The code in force and the person responsible for the bench decide. Check " \
+                "the " \
                 "train, the guard and the zero before each pull."
 
       # @param lot [Hash] name, customer, job

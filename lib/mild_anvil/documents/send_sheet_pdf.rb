@@ -37,13 +37,20 @@ module MildAnvil
          ["Pulled", "in #{@lot[:direction]}, #{@lot[:configuration]}"],
          (["Least length", @wanted[:least_length]] if @wanted[:least_length]),
          (["Ends", @wanted[:ends]] unless @wanted[:ends].to_s.empty?),
-         ["Labels", @wanted[:labelling].to_s.empty? ? "Each piece with its own number, where it will not break" : @wanted[:labelling]],
+         ["Labels", if @wanted[:labelling].to_s.empty?
+                      "Each piece with its own number, where it will not " \
+                        "break"
+                    else
+                      @wanted[:labelling]
+                    end],
          ["With them", "Who made them, when, from which batch; what you claim of them, and where that is from"]].compact
       end
 
       def count
         spare = @wanted[:spare].to_i
-        spare.positive? ? "#{@wanted[:count]} and #{spare} to spare: #{@wanted[:count] + spare} in all" : @wanted[:count].to_s
+        return @wanted[:count].to_s unless spare.positive?
+
+        "#{@wanted[:count]} and #{spare} to spare: #{@wanted[:count] + spare} in all"
       end
 
       def labels

@@ -24,7 +24,7 @@ class PlanningTest < StoreCase
 
     assert_equal 2, second.revision
     assert_equal 8, shown(made)[:lot][:specimens_planned]
-    assert_equal [6, 8], (Models::Plan.where(lot_id: made.id).order(:revision).all.map { |p| p.content_h[:pulls] })
+    assert_equal([6, 8], Models::Plan.where(lot_id: made.id).order(:revision).all.map { |p| p.content_h[:pulls] })
     assert_raises(MildAnvil::Conflict) { save(made, revision: 1, pulls: 9) }
   end
 
@@ -55,7 +55,8 @@ class PlanningTest < StoreCase
 
     assert_match(/Earlier, 3 breaks/, found[:working].first)
     assert_match(/pulls 7.00 kN, 8.89 kN may be needed/, found[:benches].first[:sentence])
-    assert_match(/mean of Earlier; scatter of Earlier, 3 breaks/, section(lot, :how_many, required: typed("5"))[:scatter])
+    assert_match(/mean of Earlier; scatter of Earlier, 3 breaks/,
+                 section(lot, :how_many, required: typed("5"))[:scatter])
   end
 
   def test_wrong_figures_are_refused_by_section_and_nothing_is_kept
@@ -67,30 +68,34 @@ class PlanningTest < StoreCase
     assert_includes fault.details[:fields].keys, :train
     assert_match(/180°/, fault.message)
     assert_nil Models::Plan.of(made.id)
-    assert_match(/Mean: must be above 0/, assert_raises(MildAnvil::InvalidInput) { save(made, expected: { mean: typed("0") }) }.message)
+    assert_match(/Mean: must be above 0/, assert_raises(MildAnvil::InvalidInput) do
+      save(made, expected: { mean: typed("0") })
+    end.message)
     assert_raises(MildAnvil::InvalidInput) { save(made, bench_id: 999_999) }
     assert_raises(MildAnvil::InvalidInput) { save(made, train: [specimen, { name: "x", gear_id: 999_999 }]) }
     assert_equal "refused", section(made, :ram, ram: { bore: typed("5", "kN"), force: typed("1") })[:state]
   end
 
   def test_one_wrong_figure_silences_one_answer_alone
-    sections = Planning::ShowPlan.call(lot_id: lot.id, content: { pulls: 20, expected: { mean: typed("8"), scatter_percent: 5 },
-                                                                  required: typed("6"), ram: { bore: typed("0", "mm"), force: typed("1") } })[:sections]
+    content = { pulls: 20, expected: { mean: typed("8"), scatter_percent: 5 }, required: typed("6"),
+                ram: { bore: typed("0", "mm"), force: typed("1") } }
+    sections = Planning::ShowPlan.call(lot_id: lot.id, content: content)[:sections]
 
     assert_equal %w[refused ok], [sections[:ram][:state], sections[:how_many][:state]]
   end
 
   def test_the_limits_of_the_plan_stand_on_the_page_of_the_lot
     bench = register("benches", name: "B-7", kind: "frame", pull: typed("50"), guard: typed("22"))
-    register("instruments", name: "C-7", capacity: typed("40"), verified_low: typed("1"), verified_high: typed("36"), bench_id: bench.id)
+    register("instruments", name: "C-7", capacity: typed("40"), verified_low: typed("1"), verified_high: typed("36"),
+                            bench_id: bench.id)
     jaw = gear("Jaw", strength: typed("24"))
     made = lot
 
     assert_empty shown(made)[:limits]
     save(made, pulls: 3, bench_id: bench.id, train: [specimen, { name: "Jaw", gear_id: jaw.id }])
 
-    assert_equal [["Guard contains", "22.0"], ["Jaw", "24.0"], ["C-7 verified", "36.0"], ["B-7", "50.0"]],
-                 (shown(made)[:limits].map { |row| [row[:name], row[:figure][:text]] })
+    assert_equal([["Guard contains", "22.0"], ["Jaw", "24.0"], ["C-7 verified", "36.0"], ["B-7", "50.0"]],
+                 shown(made)[:limits].map { |row| [row[:name], row[:figure][:text]] })
     assert_equal "3 pulls", shown(made)[:plan][:line]
   end
 
@@ -108,7 +113,8 @@ class PlanningTest < StoreCase
 
   def test_a_link_of_unknown_strength_cannot_be_promised
     old = gear("Old eye", strength: nil)
-    found = section(lot, :train, expected: { mean: typed("8") }, train: [specimen, { name: "Old eye", gear_id: old.id }])
+    found = section(lot, :train, expected: { mean: typed("8") },
+                                 train: [specimen, { name: "Old eye", gear_id: old.id }])
 
     assert_match(/\ACannot promise: the strength of Old eye/, found[:sentence])
     assert_equal "unknown", found[:links].last[:capacity]
@@ -121,7 +127,8 @@ class PlanningTest < StoreCase
     judge(peak(made, "6.1"), "at_least", failed_part: "connector")
     found = Planning::ShowPlan.call(lot_id: made.id)[:sections][:train]
 
-    assert_equal "2 pulls of this lot ended in the train (jaw 1, connector 1), the lowest at 6.10 kN: plan the train again.",
+    assert_equal "2 pulls of this lot ended in the train (jaw 1, connector 1), the lowest at 6.10 kN: plan the " \
+                 "train again.",
                  found[:ended]
     assert_equal "warn", shown(made)[:plan][:state]
     save(made, revision: 1, pulls: 3, train: [specimen])
@@ -140,11 +147,16 @@ class PlanningTest < StoreCase
 
   def test_a_lot_in_another_quantity_is_planned_in_it
     made = lot(measurand: "torque", item_type: "bolt_nut")
-    found = Planning::ShowPlan.call(lot_id: made.id, content: { pulls: 6, required: typed("28", "N·m"), expected: { mean: typed("36", "N·m"), scatter_percent: 5 } })
+    found = Planning::ShowPlan.call(lot_id: made.id,
+                                    content: { pulls: 6,
+                                               required: typed("28", "N·m"), expected: { mean: typed("36", "N·m"),
+                                                                                         scatter_percent: 5 } })
 
     assert_match(/\ATo clear 28.0 N·m:/, found[:sections][:how_many][:sentence])
-    assert_match(/another quantity/, Planning::ShowPlan.call(lot_id: made.id, content: {})[:sections][:benches][:sentence])
-    assert_equal "refused", section(made, :how_many, expected: { mean: typed("36") }, required: typed("28", "N·m"))[:state]
+    assert_match(/another quantity/,
+                 Planning::ShowPlan.call(lot_id: made.id, content: {})[:sections][:benches][:sentence])
+    assert_equal "refused",
+                 section(made, :how_many, expected: { mean: typed("36") }, required: typed("28", "N·m"))[:state]
   end
 
   def test_a_lapsed_check_and_a_due_inspection_are_told
@@ -159,17 +171,21 @@ class PlanningTest < StoreCase
 
   def test_near_misses_keep_people_away
     bench = register("benches", name: "B-9", kind: "frame")
-    Planning::Register.note_near_miss(what: "a pin", distance: typed("4", "m"), bench_id: bench.id, person_id: person.id)
+    Planning::Register.note_near_miss(what: "a pin", distance: typed("4", "m"), bench_id: bench.id,
+                                      person_id: person.id)
     content = { expected: { mean: typed("8") }, energy: { stretch: typed("10", "mm") } }
 
     assert_in_delta 2.0, section(lot, :energy, **content)[:stand_off_metres]
     assert_in_delta 6.0, section(lot, :energy, **content, bench_id: bench.id)[:stand_off_metres]
   end
 
-  REFUSED = [["instruments", { name: "C", capacity: { text: "5", unit: "kN" }, verified_low: { text: "1", unit: "kN" } }, :verified_high],
-             ["instruments", { name: "C", capacity: { text: "5", unit: "kN" }, verified_low: { text: "3", unit: "kN" }, verified_high: { text: "2", unit: "kN" } }, :verified_high],
-             ["instruments", { name: "C", capacity: { text: "5", unit: "kN" }, verified_low: { text: "1", unit: "kN" }, verified_high: { text: "9", unit: "kN" } }, :verified_high],
-             ["benches", { name: " ", kind: "frame" }, :name], ["benches", { name: "B", kind: "frame", pull: { text: "0", unit: "kN" } }, :pull],
+  KN = ->(text) { { text: text, unit: "kN" } }
+  CELL = { name: "C", capacity: KN["5"], verified_low: KN["1"] }.freeze
+  REFUSED = [["instruments", CELL, :verified_high],
+             ["instruments", { **CELL, verified_low: KN["3"], verified_high: KN["2"] }, :verified_high],
+             ["instruments", { **CELL, verified_high: KN["9"] }, :verified_high],
+             ["benches", { name: " ", kind: "frame" }, :name],
+             ["benches", { name: "B", kind: "frame", pull: KN["0"] }, :pull],
              ["benches", { name: "B", kind: "frame", pull: { text: "5", unit: "mm" } }, :pull],
              ["gear", { name: "G", kind: "jaw", inspection_due_on: "soon" }, :inspection_due_on]].freeze
 
@@ -183,7 +199,10 @@ class PlanningTest < StoreCase
 
   def test_a_row_is_changed_by_whoever_saw_it_last_and_retired_rows_are_offered_no_longer
     row = gear("Jaw")
-    change = ->(version) { Planning::Register.change(table: "gear", id: row.id, values: { strength: typed("25") }, version: version, person_id: person.id) }
+    change = lambda { |version|
+      Planning::Register.change(table: "gear", id: row.id, values: { strength: typed("25") },
+                                version: version, person_id: person.id)
+    }
 
     assert_in_delta 25_000.0, change.call(1).strength_newtons
     assert_raises(MildAnvil::Conflict) { change.call(1) }

@@ -8,7 +8,11 @@ class SpecimensTest < StoreCase
   List = Planning::SpecimenList
 
   def add(lot, count = 3, **rest) = List.add(lot_id: lot.id, count: count, person_id: person.id, **rest)
-  def change(lot, rows, reason: "", **values) = List.change(lot_id: lot.id, ids: rows.map(&:id), values: values, reason: reason, person_id: person.id)
+
+  def change(lot, rows, reason: "", **values)
+    List.change(lot_id: lot.id, ids: rows.map(&:id), values: values, reason: reason, person_id: person.id)
+  end
+
   def rows(lot) = List.show(lot_id: lot.id)
   def take_in(lot, text) = List.take_in(lot_id: lot.id, rows: read(text)[:rows], person_id: person.id)
   def read(text) = Planning::ReadTable.call(StringIO.new(text))
@@ -18,8 +22,8 @@ class SpecimensTest < StoreCase
     add(made, 2, pattern: "HB-{n:2}")
     add(made, 1, pattern: "HB-{n:2}", features: ["north", "south", "north"])
 
-    assert_equal %w[HB-01 HB-02 HB-03], (rows(made).map { |r| r[:label] })
-    assert_equal [["end A", "end B"], ["end A", "end B"], %w[north south]], (rows(made).map { |r| r[:features] })
+    assert_equal(%w[HB-01 HB-02 HB-03], rows(made).map { |r| r[:label] })
+    assert_equal([["end A", "end B"], ["end A", "end B"], %w[north south]], rows(made).map { |r| r[:features] })
     assert_equal ["planned"], rows(made).map { |r| r[:shown_state] }.uniq
     assert_raises(MildAnvil::InvalidInput) { add(made, 1, pattern: "HB") }
     assert_raises(MildAnvil::InvalidInput) { add(made, 998) }
@@ -30,7 +34,7 @@ class SpecimensTest < StoreCase
     add(made)
     peak(made, "8", specimen_number: 2)
 
-    assert_equal %w[planned pulled planned], (rows(made).map { |r| r[:shown_state] })
+    assert_equal(%w[planned pulled planned], rows(made).map { |r| r[:shown_state] })
   end
 
   def test_a_pasted_table_is_read_by_its_headings
@@ -38,14 +42,17 @@ class SpecimensTest < StoreCase
     found = read("Label;Position;Side;Ends;Colour\nHB-01;north;top;a, b;red\n;;;;\nHB-02;south;bottom;a;blue\n")
 
     assert_equal %w[Colour], found[:passed_over]
-    assert_equal [%w[a b], %w[a]], (found[:rows].map { |r| r[:features] })
+    assert_equal([%w[a b], %w[a]], found[:rows].map { |r| r[:features] })
     take_in(made, "label\tposition\nHB-01\tnorth\nHB-02\tsouth\n")
 
-    assert_equal [[1, "HB-01", "north"], [2, "HB-02", "south"]], (rows(made).map { |r| r.values_at(:number, :label, :position) })
+    assert_equal([[1, "HB-01", "north"], [2, "HB-02", "south"]], rows(made).map do |r|
+      r.values_at(:number, :label, :position)
+    end)
   end
 
   BAD = { "no,label\n1,A\n1,B\n" => /number 1 stands twice/, "no,label\n1,A\n2,A\n" => /label A stands twice/,
-          "no\nx\n" => /row 2: “x” is no number/, "colour\nred\n" => /headed number or label/, "label\n" => /no rows/, "" => /empty/,
+          "no\nx\n" => /row 2: “x” is no number/, "colour\nred\n" => /headed number or label/, "label\n" => /no rows/,
+          "" => /empty/,
           "label,x,y\nA,2,0.5\n" => /row 2: map_x lies from 0 to 1/, "label,x\nA,0.5\n" => /x and y belong together/,
           "label,state\nA,lost\n" => /“lost” is no state/, "label\n#{'a' * 41}\n" => /longer than 40/ }.freeze
 
@@ -81,13 +88,13 @@ class SpecimensTest < StoreCase
     list = add(made)
     change(made, list.first(2), state: "held back", parent: "Plate 4", map_x: 0.2, map_y: 0.5)
 
-    assert_equal ["held back", "held back", "planned"], (rows(made).map { |r| r[:state] })
+    assert_equal(["held back", "held back", "planned"], rows(made).map { |r| r[:state] })
     assert_raises(MildAnvil::InvalidInput) { change(made, list, label: "same") }
     peak(made, "8", specimen_number: 1)
     assert_raises(MildAnvil::Conflict) { List.remove(lot_id: made.id, ids: [list[0].id], person_id: person.id) }
     List.remove(lot_id: made.id, ids: [list[2].id], person_id: person.id)
 
-    assert_equal [1, 2], (rows(made).map { |r| r[:number] })
+    assert_equal([1, 2], rows(made).map { |r| r[:number] })
     assert_raises(MildAnvil::NotFound) { change(lot(name: "Other"), list.first(1), state: "here") }
   end
 
@@ -102,8 +109,11 @@ class SpecimensTest < StoreCase
     first = order(made)
     draw(made, blocks: 2, seed: 7)
 
-    assert_equal first[:rows].map { |r| r[:specimen_id] }, (order(made)[:rows].map { |r| r[:specimen_id] })
-    move = ->(reason) { Planning::PullOrders.move(lot_id: made.id, specimen_id: first[:rows][5][:specimen_id], position: 1, reason: reason, person_id: person.id) }
+    assert_equal(first[:rows].map { |r| r[:specimen_id] }, order(made)[:rows].map { |r| r[:specimen_id] })
+    move = lambda { |reason|
+      Planning::PullOrders.move(lot_id: made.id, specimen_id: first[:rows][5][:specimen_id],
+                                position: 1, reason: reason, person_id: person.id)
+    }
     assert_raises(MildAnvil::InvalidInput) { move.call(" ") }
     move.call("Soaked longest")
 
@@ -120,11 +130,12 @@ class SpecimensTest < StoreCase
     change(made, [list[1]], state: "gone")
     draw(made)
 
-    assert_equal [3, 4], (order(made)[:rows].map { |r| r[:label].to_i }.sort)
+    assert_equal [3, 4], order(made)[:rows].map { |r| r[:label].to_i }.sort
   end
 
   FACTORS = [{ name: "Thread", kind: "nominal", levels: [{ name: "a" }, { name: "b" }] },
-             { name: "Rows", kind: "quantity", unit: "rows", levels: [{ name: "4", value: 4 }, { name: "6", value: 6 }] }].freeze
+             { name: "Rows", kind: "quantity", unit: "rows",
+               levels: [{ name: "4", value: 4 }, { name: "6", value: 6 }] }].freeze
 
   def study
     @study ||= begin
@@ -136,7 +147,9 @@ class SpecimensTest < StoreCase
     end
   end
 
-  def make(cells) = Planning::StudyCells.make(study_id: study[0].id, cells: cells, like: study[1].id, planned: 3, person_id: person.id)
+  def make(cells)
+    Planning::StudyCells.make(study_id: study[0].id, cells: cells, like: study[1].id, planned: 3, person_id: person.id)
+  end
 
   def test_cells_become_lots_like_the_first
     made = make([%w[a 6], %w[b 4]])
@@ -144,7 +157,7 @@ class SpecimensTest < StoreCase
 
     assert_equal ["a, 6 rows", "b, 4 rows"], made.map(&:name)
     assert_equal study[1].item_type, made[0].item_type
-    assert_equal ["First", "a, 6 rows", "b, 4 rows", nil], (cells[:cells].map { |c| c[:lot] })
+    assert_equal(["First", "a, 6 rows", "b, 4 rows", nil], cells[:cells].map { |c| c[:lot] })
     assert_empty cells[:faults]
     assert_match(/stands twice/, assert_raises(MildAnvil::InvalidInput) { make([%w[a 4]]) }.message)
     assert_match(/no cell/, assert_raises(MildAnvil::InvalidInput) { make([%w[a 9]]) }.message)
@@ -162,25 +175,35 @@ class SpecimensTest < StoreCase
 
     assert seen[:of_study]
     assert_equal 6, seen[:rows].size
-    (1..3).each { |block| assert_equal 2, seen[:rows].select { |r| r[:block] == block }.map { |r| r[:lot_id] }.uniq.size }
+    (1..3).each do |block|
+      assert_equal 2, seen[:rows].select { |r|
+        r[:block] == block
+      }.map { |r| r[:lot_id] }.uniq.size
+    end
     assert_equal 3, Planning::PieceOrder.of(made[1]).size
   end
 
   def test_a_guess_is_sealed_until_the_piece_is_judged
     made = lot
     pieces = add(made, 2)
-    seal = ->(piece, who, text) { Planning::Guesses.seal(specimen_id: piece.id, text: text, unit: "kN", person_id: who.id) }
+    seal = lambda { |piece, who, text|
+      Planning::Guesses.seal(specimen_id: piece.id, text: text, unit: "kN",
+                             person_id: who.id)
+    }
     seal.call(pieces[0], person, "9")
     seal.call(pieces[0], reviewer, "8")
     shown = ->(who) { Planning::Guesses.show(lot_id: made.id, person_id: who.id) }
 
-    assert_equal [1, 1, []], [shown.call(person)[:guesses].size, shown.call(person)[:sealed], shown.call(person)[:scores]]
+    assert_equal [1, 1, []],
+                 [shown.call(person)[:guesses].size, shown.call(person)[:sealed], shown.call(person)[:scores]]
     assert_raises(MildAnvil::Conflict) { seal.call(pieces[0], person, "7") }
     break_at(made, "10", specimen_number: 1)
     assert_raises(MildAnvil::Conflict) { seal.call(pieces[0], add_person("technician"), "7") }
 
     assert_equal [2, 0], [shown.call(person)[:guesses].size, shown.call(person)[:sealed]]
-    assert_equal([["10 %", "10 % too low"], ["20 %", "20 % too low"]], shown.call(person)[:scores].map { |s| s.values_at(:off, :tends) }.sort)
+    assert_equal([["10 %", "10 % too low"], ["20 %", "20 % too low"]], shown.call(person)[:scores].map do |s|
+      s.values_at(:off, :tends)
+    end.sort)
     refute_match(/"9"/, Models::Guess.db[:events].where(action: "seal_guess").get(:after))
   end
 end

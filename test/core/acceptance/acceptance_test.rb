@@ -19,7 +19,8 @@ class AcceptanceTest < CoreCase
     assert_equal %w[t WLL], Acceptance::Formula.new("t + WLL*t").names
   end
 
-  BAD = { "" => /is empty/, "3 +" => /too early/, "min(3 mm" => /misses a “\)”/, "3 mm t" => /left over/, "3 $" => /cannot be read from “\$”/,
+  BAD = { "" => /is empty/, "3 +" => /too early/, "min(3 mm" => /misses a “\)”/, "3 mm t" => /left over/,
+          "3 $" => /cannot be read from “\$”/,
           "((((((((((((((((((((((1" => /too deeply|too early|misses/, "t/0" => /no finite value/, "x" => /needs x/,
           "1+" * 80 => /longer than/, "3 mmm" => /left over|needs/ }.freeze
 
@@ -35,7 +36,9 @@ class AcceptanceTest < CoreCase
   def test_no_formula_is_too_odd
     random = Random.new(3)
     500.times do
-      text = Array.new(random.rand(1..14)) { ["1", "2.5", "t", "+", "-", "*", "/", "(", ")", "min", ",", " ", "mm", "%"].sample(random: random) }.join
+      text = Array.new(random.rand(1..14)) do
+        ["1", "2.5", "t", "+", "-", "*", "/", "(", ")", "min", ",", " ", "mm", "%"].sample(random: random)
+      end.join
       begin
         assert_predicate Acceptance::Formula.new(text).value("t" => 2.0, "mm" => 1.0), :finite?
       rescue MildAnvil::InvalidInput => e
@@ -44,15 +47,26 @@ class AcceptanceTest < CoreCase
     end
   end
 
-  def tensile = Test.new(key: "t", name: "tensile", kind: "measured", count: 2, unit: "MPa", sense: "at_least", limit: "Rm", where: %w[parent joint])
-  def bend = Test.new(key: "b", name: "bend", kind: "inspected", count: 1, unit: "mm", sense: "at_most", limit: "min(3 mm, t/2)", where: [])
+  def tensile
+    Test.new(key: "t", name: "tensile", kind: "measured", count: 2, unit: "MPa", sense: "at_least", limit: "Rm",
+             where: %w[parent joint])
+  end
+
+  def bend
+    Test.new(key: "b", name: "bend", kind: "inspected", count: 1, unit: "mm", sense: "at_most",
+             limit: "min(3 mm, t/2)", where: [])
+  end
+
   def look = Test.new(key: "l", name: "look", kind: "inspected", count: 1, sense: "at_most", limit: nil)
   def result(test, **rest) = Result.new(id: rest[:value_si].to_i, test: test, **rest)
-  def progress(results, tests: [tensile, bend, look], **rest) = Acceptance::Progress.new(tests, results, dimensions: { "Rm" => 400.0e6, "t" => 0.008 }, **rest)
+
+  def progress(results, tests: [tensile, bend, look], **rest)
+    Acceptance::Progress.new(tests, results, dimensions: { "Rm" => 400_000_000.0, "t" => 0.008 }, **rest)
+  end
 
   def test_a_limit_is_met_by_reaching_it
-    assert tensile.verdict(result("t", value_si: 400.0e6, broke_at: "parent"), "Rm" => 400.0e6).passed
-    refute tensile.verdict(result("t", value_si: 399.0e6, broke_at: "joint"), "Rm" => 400.0e6).passed
+    assert tensile.verdict(result("t", value_si: 400_000_000.0, broke_at: "parent"), "Rm" => 400_000_000.0).passed
+    refute tensile.verdict(result("t", value_si: 399_000_000.0, broke_at: "joint"), "Rm" => 400_000_000.0).passed
     assert bend.verdict(result("b", value_si: 0.003), "t" => 0.008).passed
     refute bend.verdict(result("b", value_si: 0.0031), "t" => 0.008).passed
     assert bend.verdict(result("b", accepted: true), "t" => 0.008).passed
@@ -60,12 +74,12 @@ class AcceptanceTest < CoreCase
   end
 
   def test_where_it_broke_decides_which_criterion_holds
-    assert_nil tensile.verdict(result("t", value_si: 1.0, broke_at: "jaw"), "Rm" => 400.0e6).passed
+    assert_nil tensile.verdict(result("t", value_si: 1.0, broke_at: "jaw"), "Rm" => 400_000_000.0).passed
   end
 
   def test_missing_then_failed_then_accepted
-    good = [result("t", value_si: 410.0e6, broke_at: "parent"), result("t", value_si: 420.0e6, broke_at: "joint"),
-            result("b", value_si: 0.001)]
+    good = [result("t", value_si: 410_000_000.0, broke_at: "parent"),
+            result("t", value_si: 420_000_000.0, broke_at: "joint"), result("b", value_si: 0.001)]
 
     assert_equal "No test is required yet.", progress([], tests: []).sentence
     assert_equal :missing, progress(good).verdict
@@ -77,7 +91,11 @@ class AcceptanceTest < CoreCase
   # One failure asks for two more; they pass, and it is mended; one of them fails, and it is not.
   def test_a_failure_is_repeated
     failed = result("b", value_si: 0.005)
-    row = ->(*more) { progress([failed, *more.map { |v| result("b", value_si: v) }], tests: [bend], repeats: 2).rows.first }
+    row = lambda { |*more|
+      progress([failed, *more.map do |v|
+        result("b", value_si: v)
+      end], tests: [bend], repeats: 2).rows.first
+    }
 
     assert_equal ["missing", 2], row.call.to_h.values_at(:repeat).unshift(row.call.state)
     assert_equal 1, row.call(0.001).missing
@@ -93,7 +111,8 @@ class AcceptanceTest < CoreCase
   TEMPLATE = MildAnvil::Catalogue.acceptance_templates.find { |row| row[:key] == "welded-pipe" }
 
   # Diameter and wall in millimetres => tests by name.
-  PIPES = { [60.3, 5] => { "nick break" => 2, "root bend" => 2 }, [114.3, 12.7] => { "nick break" => 2, "root bend" => 2 },
+  PIPES = { [60.3, 5] => { "nick break" => 2, "root bend" => 2 }, [114.3, 12.7] => { "nick break" => 2,
+                                                                                     "root bend" => 2 },
             [114.4, 12.7] => { "tensile test" => 2, "nick break" => 2, "root bend" => 2, "face bend" => 2 },
             [323.9, 12.7] => { "tensile test" => 2, "nick break" => 2, "root bend" => 2, "face bend" => 2 },
             [324, 10] => { "tensile test" => 4, "nick break" => 4, "root bend" => 4, "face bend" => 4 },
@@ -125,7 +144,8 @@ class AcceptanceTest < CoreCase
 
     assert_equal [2, 1, 1, 4], table.to_a
     assert_in_delta 2 / 3.0, table.found_share
-    assert_equal "The earlier look found 2 of 3 weak pieces and missed 1. It rejected 1 of 5 sound ones.", table.sentence
+    assert_equal "The earlier look found 2 of 3 weak pieces and missed 1. It rejected 1 of 5 sound ones.",
+                 table.sentence
     assert_match(/cannot be said/, Acceptance::Detection.table([[true, false]]).sentence)
     assert_match(/No piece/, Acceptance::Detection.table([]).sentence)
   end

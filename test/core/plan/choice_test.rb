@@ -36,11 +36,13 @@ class ChoiceTest < CoreCase
     assert_nil estimate
   end
 
-  def cells(**rest) = [Cell.new(name: "C-2", capacity_newtons: 50_000.0, verified_low: 400.0, verified_high: 36_000.0, **rest)]
+  def cells(**rest)
+    [Cell.new(name: "C-2", capacity_newtons: 50_000.0, verified_low: 400.0, verified_high: 36_000.0, **rest)]
+  end
 
   def bench(**rest)
-    Bench.new(**{ name: "B", pull_newtons: 50_000.0, guard_newtons: 40_000.0, guard_joules: 900.0, stroke_metres: 0.6,
-                  bed_metres: 4.0, slowest: 0.0001, fastest: 0.01, cells: cells }.merge(rest))
+    Bench.new(name: "B", pull_newtons: 50_000.0, guard_newtons: 40_000.0, guard_joules: 900.0, stroke_metres: 0.6,
+              bed_metres: 4.0, slowest: 0.0001, fastest: 0.01, cells: cells, **rest)
   end
 
   def answer(bench, **need)

@@ -34,7 +34,7 @@ class DayTest < CoreCase
     oven = Day::Conditioning.new(name: "oven", minutes: 60, capacity: 3, cool_minutes: 0, starts: 420)
     found = Day.new(pulls: pulls(4), minutes_each: 7, conditioning: [oven])
 
-    assert_equal 2, (found.items.count { |item| item.kind == "conditioning" })
+    assert_equal(2, found.items.count { |item| item.kind == "conditioning" })
     assert_equal [480, 487, 494, 540], found.pulls.map(&:from)
   end
 
@@ -79,14 +79,16 @@ class DayTest < CoreCase
     refute(found.items.any? { |item| item.kind == "check" })
   end
 
-  WRONG = { { hours: Day::Hours.new(opens: 600, closes: 500) } => /ends after it begins/, { minutes_each: 0 } => /takes some time/,
+  WRONG = { { hours: Day::Hours.new(opens: 600, closes: 500) } => /ends after it begins/,
+            { minutes_each: 0 } => /takes some time/,
             { minutes_each: 700 } => /does not fit into the operator's hours/,
             { hours: Day::Hours.new(benches: 0) } => /At least one bench/,
-            { conditioning: [Day::Conditioning.new(name: "x", minutes: 1, capacity: 0, cool_minutes: 0)] } => /holds at least one/ }.freeze
+            { conditioning: [Day::Conditioning.new(name: "x", minutes: 1, capacity: 0,
+                                                   cool_minutes: 0)] } => /holds at least one/ }.freeze
 
   def test_impossible_days_are_refused
     WRONG.each do |values, words|
-      fault = assert_raises(MildAnvil::InvalidInput) { Day.new(pulls: pulls(1), **{ minutes_each: 7 }.merge(values)) }
+      fault = assert_raises(MildAnvil::InvalidInput) { Day.new(pulls: pulls(1), minutes_each: 7, **values) }
 
       assert_match(words, fault.message)
     end

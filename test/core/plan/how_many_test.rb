@@ -28,7 +28,7 @@ class HowManyTest < CoreCase
   def test_three_scatters_the_wider_the_less_likely
     curves = many.curves([7])
 
-    assert_equal [0.05, 0.075, 0.1], (curves.map { |c| c.variation_share.round(9) })
+    assert_equal([0.05, 0.075, 0.1], curves.map { |c| c.variation_share.round(9) })
     assert_equal [true, false, false], curves.map(&:assumed)
     at_seven = curves.map { |c| c.points.find { |p| p.n == 7 }.probability }
 
@@ -57,7 +57,7 @@ class HowManyTest < CoreCase
   def test_the_wording_is_never_surer_than_the_figure
     { 0.9999 => "more than 99.9 %", 0.9994 => "99.9 %", 0.0001 => "less than 0.1 %", 0.0 => "0 %", 1.0 => "100 %",
       0.976 => "98 %", 0.017 => "1.7 %" }.each { |share, words| assert_equal words, WORDING.per_cent(share) }
-    assert_equal ["4 h 20 min", "2 h", "0 min"], ([260, 120, 0].map { |m| WORDING.duration(m) })
+    assert_equal(["4 h 20 min", "2 h", "0 min"], [260, 120, 0].map { |m| WORDING.duration(m) })
     assert_equal "10.1 kN", WORDING.at_least(10_001.0)
     assert_equal "9.99 kN", WORDING.at_most(9_999.0)
     assert_equal "4.5", WORDING.number(4.5)

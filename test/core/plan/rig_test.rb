@@ -54,11 +54,11 @@ class RigTest < CoreCase
 
   # 400 bar on 50 mm: 40 MPa · π · 0.0025 / 4 = 78.540 kN; rod 30 mm: 50.265 kN.
   def test_a_ram_by_hand
-    answer = Plan::RigAnswers.ram(WORDING, bore: 0.05, rod: 0.03, pressure: 40.0e6)
+    answer = Plan::RigAnswers.ram(WORDING, bore: 0.05, rod: 0.03, pressure: 40_000_000.0)
 
     assert_in_delta 50_265.48, answer.value_si, 0.01
     assert_equal "At 400 bar the ram pushes 78.5 kN and pulls 50.2 kN.", answer.sentence
-    assert_in_delta 40.0e6, Plan::Tackle.ram_pressure(answer.value_si, 0.05, rod: 0.03), 1.0
+    assert_in_delta 40_000_000.0, Plan::Tackle.ram_pressure(answer.value_si, 0.05, rod: 0.03), 1.0
     assert_raises(MildAnvil::InvalidInput) { Plan::Tackle.ram(1.0e6, 0.05, rod: 0.05) }
     assert_raises(MildAnvil::InvalidInput) { Plan::Tackle.ram(0.0, 0.05) }
   end
@@ -102,6 +102,7 @@ class RigTest < CoreCase
     assert_in_delta 2.0, Plan::StandOff.new.metres
     assert_in_delta 3.0, Plan::StandOff.new(length_metres: 2.0).metres
     assert_in_delta 6.0, Plan::StandOff.new(length_metres: 2.0, near_misses: near).metres
-    assert_match(/148 J stored, like 7.56 kg from 2.00 m. Stay 2.00 m away/, Plan::StandOff.new(joules: 148.23).sentence(WORDING))
+    assert_match(/148 J stored, like 7.56 kg from 2.00 m. Stay 2.00 m away/,
+                 Plan::StandOff.new(joules: 148.23).sentence(WORDING))
   end
 end

@@ -108,7 +108,8 @@ class TrainTest < CoreCase
   end
 
   def test_the_working_shows_how_strength_comes_about
-    line = words(specimen, link("sling", 22_000.0, legs: 2, included_degrees: 60.0, derates: { "knot" => 0.6 })).working[1]
+    line = words(specimen,
+                 link("sling", 22_000.0, legs: 2, included_degrees: 60.0, derates: { "knot" => 0.6 })).working[1]
 
     assert_equal "sling: 22.0 kN × 0.6 (knot) × 2 cos(30°) (two legs, 60° between them) = 22.8 kN, s 1.14 kN", line
   end

@@ -24,7 +24,8 @@ class ProofStepsTest < CoreCase
   def test_both_sides_of_every_boundary
     CASES.each do |key, tonnes, proof|
       assert_in_delta proof, RULES.fetch(key).proof_tonnes(tonnes), 1e-9, "#{key} #{tonnes}"
-      assert_in_delta proof, Proof::Steps.for(RULES.fetch(key), tonnes * TONNE, WORDING).tonnes, 1e-6, "#{key} #{tonnes}"
+      assert_in_delta proof, Proof::Steps.for(RULES.fetch(key), tonnes * TONNE, WORDING).tonnes, 1e-6,
+                      "#{key} #{tonnes}"
     end
     boundaries = RULES.values.flat_map { |rule| rule.steps.filter_map(&:up_to).map { |edge| [rule.key, edge.to_f] } }
 
@@ -33,7 +34,8 @@ class ProofStepsTest < CoreCase
 
   # Whatever unit it was typed in: the conversion leaves a hair, and the edge belongs to the lower step.
   def test_an_edge_typed_in_any_unit_is_the_edge
-    { "kN" => 25 * 9.80665, "N" => 245_166.25, "lbf" => 245_166.25 / 4.4482216152605, "kgf" => 25_000.0 }.each do |symbol, value|
+    { "kN" => 25 * 9.80665, "N" => 245_166.25, "lbf" => 245_166.25 / 4.4482216152605,
+      "kgf" => 25_000.0 }.each do |symbol, value|
       newtons = MildAnvil::Catalogue.units.find(symbol).to_si(value)
 
       assert_in_delta 50.0, RULES["loose_gear"].proof_newtons(newtons) / TONNE, 1e-9, symbol
@@ -50,9 +52,10 @@ class ProofStepsTest < CoreCase
   end
 
   def test_an_appliance_at_each_radius
-    rows = Proof::Steps.radii(RULES["lifting_appliance"], [{ metres: 30.0, newtons: 8 * TONNE }, { metres: 10.0, newtons: 22 * TONNE }])
+    rows = Proof::Steps.radii(RULES["lifting_appliance"],
+                              [{ metres: 30.0, newtons: 8 * TONNE }, { metres: 10.0, newtons: 22 * TONNE }])
 
-    assert_equal [10.0, 30.0], (rows.map { |row| row[:metres] })
+    assert_equal([10.0, 30.0], rows.map { |row| row[:metres] })
     assert_in_delta 27.0, rows[0][:proof_newtons] / TONNE, 1e-9
     assert_in_delta 10.0, rows[1][:proof_newtons] / TONNE, 1e-9
     assert_raises(MildAnvil::InvalidInput) { Proof::Steps.radii(RULES["lifting_appliance"], []) }
@@ -91,7 +94,8 @@ class ProofStepsTest < CoreCase
   def test_a_pontoon_holds_only_so_much
     mass = MildAnvil::Core::Plan::TestMass
 
-    assert_in_delta 4500.0, mass.pontoon(20_000.0, compartments: 4, own_kilograms: 2000.0, limit: 5000.0)[:litres_each], 1e-9
+    assert_in_delta 4500.0,
+                    mass.pontoon(20_000.0, compartments: 4, own_kilograms: 2000.0, limit: 5000.0)[:litres_each], 1e-9
     assert_match(/hold 8000 litres, 18000 are needed/, assert_raises(MildAnvil::InvalidInput) do
       mass.pontoon(20_000.0, compartments: 2, own_kilograms: 2000.0, limit: 4000.0)
     end.message)

@@ -44,7 +44,7 @@ export function LinkRow({ link, place, last, onChange, onMove, onRemove, onSpeci
               Down
             </button>
           )}
-          <button type="button" className={LINK} onClick={onRemove} aria-label={`Take ${link.name} out`}>
+          <button type="button" className={LINK} onClick={onRemove} aria-label={`Take out ${link.name}`}>
             Take out
           </button>
         </span>

@@ -7,6 +7,7 @@ import { plural, when } from "@/format/words";
 import { useRowKeys } from "@/keys/useRowKeys";
 import { useSettings } from "@/lot/settings";
 import { BackupLine } from "./BackupLine";
+import { MissingTests } from "./MissingTests";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 
 const STEPS = {
@@ -70,7 +71,8 @@ export function TodayPage() {
             {new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}
           </span>
         </div>
-        {waiting.length === 0 && (
+        <MissingTests rows={data.missing_tests} />
+        {waiting.length === 0 && data.missing_tests.length === 0 && (
           <Empty title="Nothing waits">
             Lots that need a pull, a judgement or a signature stand here.{" "}
             <Link to="/lots" className="text-ink font-semibold underline">

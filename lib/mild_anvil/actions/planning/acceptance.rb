@@ -22,7 +22,7 @@ module MildAnvil
         def progress(lot)
           plan = Store::Models::AcceptancePlan.of(lot.id) or return
           Core_::Progress.new(tests(plan), results(lot).map { |row| result(row) }, dimensions: plan.dimensions,
-                                                                                  repeats: plan.repeats)
+                                                                                   repeats: plan.repeats)
         end
 
         def described(plan)
@@ -137,7 +137,11 @@ module MildAnvil
         private_class_method :dimension
 
         def check!(tests, dimensions)
-          wrong = tests.each_with_index.filter_map { |test, i| fault(test, dimensions)&.then { |w| [:"tests.#{i}", w] } }
+          wrong = tests.each_with_index.filter_map do |test, i|
+            fault(test, dimensions)&.then do |w|
+              [:"tests.#{i}", w]
+            end
+          end
           names = tests.map { |test| test[:name].strip.downcase }
           wrong << [:tests, "have the same name twice"] if names.uniq.size < names.size
           return if wrong.empty?

@@ -12,7 +12,8 @@ module MildAnvil
         def seal(specimen_id:, text:, unit:, person_id:)
           person = People.fetch!(person_id)
           Store::Database.write do
-            piece = Store::Models::Specimen[specimen_id] || raise(NotFound.new("there is no such specimen", id: specimen_id))
+            piece = Store::Models::Specimen[specimen_id] || raise(NotFound.new("there is no such specimen",
+                                                                               id: specimen_id))
             lot = Store::Models::Lot.locked!(piece.lot_id)
             refuse_late!(piece, person)
             typed = Figures.of(lot).parse({ text: text, unit: unit })

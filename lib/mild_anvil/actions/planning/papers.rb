@@ -31,7 +31,9 @@ module MildAnvil
         def sheet(lot, unit)
           plan = ShowPlan.call(lot_id: lot.id, unit: unit)
           pieces = SpecimenList.show(lot_id: lot.id).map { |row| row.merge(label: shown(row)) }
-          Documents::PlanSheetPdf.render(head(lot), plan, pieces.sort_by { |row| [row[:place] || (1 << 30), row[:number]] })
+          Documents::PlanSheetPdf.render(head(lot), plan, pieces.sort_by do |row|
+            [row[:place] || (1 << 30), row[:number]]
+          end)
         end
         private_class_method :sheet
 
@@ -69,9 +71,9 @@ module MildAnvil
 
         def labels(lot, link)
           rows = lot.specimens_dataset.exclude(state: "gone").order(:number).all.map do |row|
+            note = [row.parent, row.position, row.side, row.direction, row.trial ? "trial" : ""].reject(&:empty?)
             { label: PieceOrder.label(row), code: "#{link}/lots/#{lot.id}/plan?specimen=#{row.number}",
-              note: [row.parent, row.position, row.side, row.direction, ("trial" if row.trial)].compact
-                                                                                              .reject(&:empty?).join(" · ") }
+              note: note.join(" · ") }
           end
           Documents::LabelsPdf.render(lot.name, rows)
         end

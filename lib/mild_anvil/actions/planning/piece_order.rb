@@ -13,7 +13,7 @@ module MildAnvil
           rows = ordered(lot)
           return rows.map { |row| [label(row.specimen), row.block] } unless rows.empty?
 
-          open(lot).map { |specimen| [label(specimen), 1] }
+          present(lot).map { |specimen| [label(specimen), 1] }
         end
 
         # @return [Store::Models::PullOrder, nil] of the lot, or of the study that it is a cell of
@@ -39,7 +39,7 @@ module MildAnvil
         def label(specimen) = specimen.label.empty? ? specimen.number.to_s : specimen.label
 
         # @return [Array<Store::Models::Specimen>]
-        def open(lot) = lot.specimens_dataset.where(trial: false).exclude(state: "gone").order(:number).all
+        def present(lot) = lot.specimens_dataset.where(trial: false).exclude(state: "gone").order(:number).all
 
         def ordered(lot)
           rows = order(lot)&.rows_dataset&.eager(:specimen)&.all || []

@@ -10,15 +10,29 @@ module MildAnvil
         # @return [Hash] line, state (none, full, warn), revision
         def of(lot)
           kept = Store::Models::Plan.of(lot.id)
-          missing = Acceptance.progress(lot)&.missing.to_i
-          tests = missing.positive? ? ["#{missing} required #{missing == 1 ? 'test' : 'tests'} missing"] : []
-          return { line: (tests + ["not planned yet"]).join("; "), state: tests.empty? ? "none" : "warn", revision: 0 } if kept.nil?
+          waits = missing_tests(lot)
+          return told(["not planned yet"], waits, 0, "none") if kept.nil?
 
           plan = ShowPlan.composed(lot, kept.content_h)
-          ended = plan.world.ended.empty? ? [] : ["#{plan.world.ended.size} ended in the train: plan again"]
-          { line: [plan.line || "planned", *ended, *tests].join("; "), state: ended.empty? && tests.empty? ? "full" : "warn",
-            revision: kept.revision }
+          ended = plan.world.ended.size
+          waits = ["#{ended} ended in the train: plan again", *waits] if ended.positive?
+          told([plan.line || "planned"], waits, kept.revision, "full")
         end
+
+        def told(line, waits, revision, state)
+          { line: (line + waits).join("; "), state: waits.empty? ? state : "warn", revision: revision }
+        end
+        private_class_method :told
+
+        def missing_tests(lot)
+          missing = Acceptance.progress(lot)&.missing.to_i
+          if missing.positive?
+            ["#{missing} required #{missing == 1 ? 'test' : 'tests'} missing"]
+          else
+            []
+          end
+        end
+        private_class_method :missing_tests
       end
     end
   end

@@ -74,7 +74,8 @@ module MildAnvil
         def cell(row)
           Core::Plan::BenchChoice::Cell.new(id: row.id, name: row.name, capacity_newtons: row.capacity_newtons,
                                             verified_low: row.verified_low_newtons,
-                                            verified_high: row.verified_high_newtons, lapsed: row.lapsed?(Time.now.to_date))
+                                            verified_high: row.verified_high_newtons,
+                                            lapsed: row.lapsed?(Time.now.to_date))
         end
 
         def near_misses

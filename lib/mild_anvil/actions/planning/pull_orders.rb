@@ -98,21 +98,25 @@ module MildAnvil
           return { lot_id: lot.id } unless of_study
 
           study = PieceOrder.study_ids(lot).first
-          study ? { study_id: study } : raise(InvalidInput.new("This lot is no cell of a study",
-                                                               fields: { of_study: "is not possible" }))
+          if study
+            { study_id: study }
+          else
+            raise(InvalidInput.new("This lot is no cell of a study",
+                                   fields: { of_study: "is not possible" }))
+          end
         end
         private_class_method :scope
 
         def pieces(lot, scope)
           lots = scope.key?(:study_id) ? StudyCells.lots(scope[:study_id]) : [lot]
-          empty = lots.select { |cell| PieceOrder.open(cell).empty? }
+          empty = lots.select { |cell| PieceOrder.present(cell).empty? }
           if empty.any?
             raise InvalidInput.new("#{empty.map(&:name).join(', ')}: no specimens are listed, so nothing can be put " \
                                    "into an order", fields: { specimens: "are missing" })
           end
 
           lots.flat_map do |cell|
-            PieceOrder.open(cell).map { |s| Core::Plan::PullOrder::Piece.new(key: s.id, group: cell.id) }
+            PieceOrder.present(cell).map { |s| Core::Plan::PullOrder::Piece.new(key: s.id, group: cell.id) }
           end
         end
         private_class_method :pieces

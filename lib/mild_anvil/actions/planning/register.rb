@@ -130,7 +130,9 @@ module MildAnvil
           end
           return if wrong.empty?
 
-          raise InvalidInput.new("The row cannot be kept: #{wrong.map { |k, v| "#{k.to_s.tr('_', ' ')} #{v}" }.join('; ')}",
+          raise InvalidInput.new("The row cannot be kept: #{wrong.map do |k, v|
+            "#{k.to_s.tr('_', ' ')} #{v}"
+          end.join('; ')}",
                                  fields: wrong)
         end
         private_class_method :check!
@@ -146,14 +148,20 @@ module MildAnvil
         private_class_method :verified
 
         def shown(table, row)
-          figures = SHOWN.fetch(table).to_h { |name| [name, figure(row[TYPED.fetch(name).first], TYPED.fetch(name).last)] }
+          figures = SHOWN.fetch(table).to_h do |name|
+            [name, figure(row[TYPED.fetch(name).first], TYPED.fetch(name).last)]
+          end
           row.values.slice(*PLAIN.fetch(table)).merge(figures, further(table, row))
         end
         private_class_method :shown
 
         def further(table, row)
           case table
-          when "benches" then PER_MINUTE.to_h { |name, column| [name, row[column]&.then { |v| (v * 1000 * MINUTE).round(6) }] }
+          when "benches" then PER_MINUTE.to_h do |name, column|
+            [name, row[column]&.then do |v|
+              (v * 1000 * MINUTE).round(6)
+            end]
+          end
           when "instruments" then { lapsed: row.lapsed?(Time.now.to_date) }
           else { scatter_percent: row.scatter_share&.then { |s| (s * 100).round(6) },
                  stiffness_n_per_mm: row.stiffness_newtons_per_metre&.then { |k| (k / 1000).round(6) },
@@ -166,7 +174,11 @@ module MildAnvil
           return if value.nil?
 
           units = quantity == "force" ? Catalogue.units.forces_displayed : Catalogue.units.of(quantity)
-          own = quantity == "force" ? "kN" : (value < 1 ? "mm" : "m")
+          own = if quantity == "force"
+                  "kN"
+                else
+                  (value < 1 ? "mm" : "m")
+                end
           unit = units.find { |u| u.symbol == own }
           Core::Quantity::FigureRule.for(unit: unit, largest_si: value, others: units).nearest(value).to_h
         end

@@ -31,7 +31,8 @@ module MildAnvil
             lot.update(specimens_planned: content[:pulls], version: lot.version + 1)
           end
           Store::Events.record(:save_plan, plan, person_id: person.id, lot_id: lot.id,
-                                                 before: { content: before&.content }, after: { content: content, reason: reason })
+                                                 before: { content: before&.content }, after: { content: content,
+                                                                                                reason: reason })
           RefreshLot.call(lot)
           plan
         end
@@ -59,7 +60,10 @@ module MildAnvil
         def refuse_unknown!(content)
           gear = content[:train].to_a.filter_map { |row| row[:gear_id] }.uniq
           missing = gear - Store::Models::Gear.where(id: gear).select_map(:id)
-          raise InvalidInput.new("The register has no such gear", fields: { train: "names unknown gear" }) if missing.any?
+          if missing.any?
+            raise InvalidInput.new("The register has no such gear",
+                                   fields: { train: "names unknown gear" })
+          end
           return if content[:bench_id].nil? || Store::Models::Bench[content[:bench_id]]
 
           raise InvalidInput.new("The register has no such bench", fields: { bench_id: "is unknown" })

@@ -16,7 +16,8 @@ module MildAnvil
           given = content || kept&.content_h || first(lot)
           plan = composed(lot, given, unit)
           { revision: kept&.revision || 0, kept: kept && by(kept), unit: plan.world.unit.symbol, content: given,
-            sections: plan.sections, refused: plan.refused, limits: limits(plan, lot), expectation: expectation(lot, given) }
+            sections: plan.sections, refused: plan.refused, limits: limits(plan, lot), expectation: expectation(lot,
+                                                                                                                given) }
         end
 
         # @return [Core::Plan::Composed]

@@ -116,7 +116,9 @@ module MildAnvil
             check!(lot, rows, values, reason)
             rows.each { |row| row.update(version: row.version + 1, **values) }
             Store::Events.record(:change_specimens, lot, person_id: person.id, lot_id: lot.id,
-                                                         before: { specimens: rows.map { |r| r.values.slice(:number, *values.keys) } },
+                                                         before: { specimens: rows.map do |r|
+                                                           r.values.slice(:number, *values.keys)
+                                                         end },
                                                          after: { **values, reason: reason.to_s })
             RefreshLot.call(lot)
             rows
@@ -125,16 +127,15 @@ module MildAnvil
 
         # Marking a piece as a trial after it was judged takes it out of the rating: that needs a reason.
         def check!(lot, rows, values, reason)
-          if values.key?(:label)
-            refuse_doubled_label!(lot, rows, values[:label])
-          end
+          refuse_doubled_label!(lot, rows, values[:label]) if values.key?(:label)
           return unless values.key?(:trial) && reason.to_s.strip.empty?
 
           judged = Store::Models::Judgement.in_force(lot.id).map { |j| j.pull.feature.specimen_id }
           changed = rows.select { |row| row.trial != values[:trial] && judged.include?(row.id) }
           return if changed.empty?
 
-          raise InvalidInput.new("Specimen #{changed.map(&:number).join(', ')} was judged: making it a trial, or none " \
+          raise InvalidInput.new("Specimen #{changed.map(&:number).join(', ')} was judged: making it a trial, or " \
+                                 "none " \
                                  "any more, needs a reason", fields: { reason: "is needed" })
         end
         private_class_method :check!

@@ -19,15 +19,23 @@ module MildAnvil
         # @raise [InvalidInput] naming every row that cannot be read
         def read(table)
           head, *lines = table.reject { |row| row.all? { |cell| cell.to_s.strip.empty? } }
-          raise InvalidInput.new("The table has no rows below its heading", fields: { rows: "are missing" }) if lines.to_a.empty?
+          if lines.to_a.empty?
+            raise InvalidInput.new("The table has no rows below its heading",
+                                   fields: { rows: "are missing" })
+          end
 
           columns = columns(head)
           faults = []
           rows = lines.each_with_index.map { |line, i| row(line, columns, i + 2, faults) }
-          raise InvalidInput.new("#{faults.first(5).join('; ')}. Nothing was taken in", fields: { rows: faults.join("; ")[0, 400] }) if faults.any?
+          if faults.any?
+            raise InvalidInput.new("#{faults.first(5).join('; ')}. Nothing was taken in",
+                                   fields: { rows: faults.join("; ")[0, 400] })
+          end
 
           { rows: rows, columns: columns.to_h { |name, i| [name.to_s, head[i].to_s.strip] },
-            passed_over: head.each_with_index.reject { |cell, i| columns.value?(i) || cell.to_s.strip.empty? }.map { |cell, _| cell.to_s.strip } }
+            passed_over: head.each_with_index.reject do |cell, i|
+              columns.value?(i) || cell.to_s.strip.empty?
+            end.map { |cell, _| cell.to_s.strip } }
         end
 
         # @return [Array<Hash>] those without a number get the next free ones
@@ -43,7 +51,7 @@ module MildAnvil
             at = words.index { |word| called.include?(word) }
             at && [name, at]
           end.to_h
-          return found unless (found.keys & %i[number label]).empty?
+          return found if found.key?(:number) || found.key?(:label)
 
           raise InvalidInput.new("No column is headed number or label: say in the first row what the columns are",
                                  fields: { rows: "have no heading" })
@@ -53,7 +61,9 @@ module MildAnvil
         def row(line, columns, ordinal, faults)
           read = columns.to_h { |name, i| [name, line[i].to_s.strip] }
           values = read.reject { |_, text| text.empty? }
-          LONGEST.each { |name, most| faults << "row #{ordinal}: #{name} is longer than #{most}" if values[name].to_s.size > most }
+          LONGEST.each do |name, most|
+            faults << "row #{ordinal}: #{name} is longer than #{most}" if values[name].to_s.size > most
+          end
           converted(values, ordinal, faults)
         end
         private_class_method :row

@@ -16,7 +16,9 @@ module MildAnvil
                                            .as_hash(:lot_id, :count)
           summaries = Store::Models::LotSummary.where(lot_id: by_cell.values.map(&:id)).as_hash(:lot_id, :breaks)
           { **ShowAsk.study(study), faults: factorial.faults_of(by_cell.keys & factorial.cells),
-            cells: factorial.cells.map { |cell| shown(cell, by_cell[cell], planned, summaries) } }
+                                    cells: factorial.cells.map do |cell|
+                                      shown(cell, by_cell[cell], planned, summaries)
+                                    end }
         end
 
         def shown(cell, lot, planned, summaries)
@@ -41,8 +43,10 @@ module MildAnvil
           study = Store::Models::Study.fetch!(study_id)
           refuse!(study, cells)
           pattern = Store::Models::Lot.fetch!(like)
-          raise InvalidInput.new("The lot to take over belongs to another job", fields: { like: "is of another job" }) if
-            pattern.job_id != study.job_id
+          if pattern.job_id != study.job_id
+            raise InvalidInput.new("The lot to take over belongs to another job",
+                                   fields: { like: "is of another job" })
+          end
 
           Store::Database.write { cells.map { |cell| make_one(study, cell, pattern, planned, person_id) } }
         end

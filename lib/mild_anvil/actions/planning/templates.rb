@@ -40,10 +40,16 @@ module MildAnvil
         def si(template, dimensions)
           template[:asks].to_a.to_h do |asked|
             typed = dimensions[asked[:key].to_sym]
-            raise InvalidInput.new("#{asked[:name]} is needed", fields: { "dimensions.#{asked[:key]}": "is needed" }) if typed.nil?
+            if typed.nil?
+              raise InvalidInput.new("#{asked[:name]} is needed",
+                                     fields: { "dimensions.#{asked[:key]}": "is needed" })
+            end
 
             unit = Catalogue.units.find(typed[:unit])
-            raise InvalidInput.new("“#{typed[:unit]}” is no unit", fields: { "dimensions.#{asked[:key]}": "has no unit" }) if unit.nil?
+            if unit.nil?
+              raise InvalidInput.new("“#{typed[:unit]}” is no unit",
+                                     fields: { "dimensions.#{asked[:key]}": "has no unit" })
+            end
 
             [asked[:key], Core::Quantity::TypedReading.parse(typed[:text], unit).value_si]
           end

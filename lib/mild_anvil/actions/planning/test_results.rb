@@ -39,7 +39,10 @@ module MildAnvil
 
         def withdraw(result_id:, reason:, person_id:)
           person = People.fetch!(person_id)
-          raise InvalidInput.new("A withdrawal needs a reason", fields: { reason: "is needed" }) if reason.to_s.strip.empty?
+          if reason.to_s.strip.empty?
+            raise InvalidInput.new("A withdrawal needs a reason",
+                                   fields: { reason: "is needed" })
+          end
 
           Store::Database.write do
             row = Store::Models::TestResult[result_id] || raise(NotFound.new("there is no such result", id: result_id))
@@ -73,7 +76,8 @@ module MildAnvil
 
         def check!(lot, test, value, accepted, specimen_id)
           if value.nil? && accepted.nil?
-            raise InvalidInput.new("Type what was found, or say whether it passed by eye", fields: { text: "is needed" })
+            raise InvalidInput.new("Type what was found, or say whether it passed by eye",
+                                   fields: { text: "is needed" })
           end
           if test.kind == "measured" && value.nil?
             raise InvalidInput.new("This test is measured: type the figure", fields: { text: "is needed" })

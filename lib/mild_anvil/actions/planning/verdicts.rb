@@ -10,7 +10,8 @@ module MildAnvil
         # @return [Array<Hash>]
         def list(lot)
           of(lot).eager(:person, :specimen).all.map do |row|
-            { id: row.id, specimen: PieceOrder.label(row.specimen), how: row.how, accepted: row.accepted, note: row.note,
+            { id: row.id, specimen: PieceOrder.label(row.specimen), how: row.how, accepted: row.accepted,
+              note: row.note,
               person: row.person.name, created_at: row.created_at }
           end
         end
@@ -58,7 +59,8 @@ module MildAnvil
         def note(specimen_id:, how:, accepted:, person_id:, note: "")
           person = People.fetch!(person_id)
           Store::Database.write do
-            piece = Store::Models::Specimen[specimen_id] || raise(NotFound.new("there is no such specimen", id: specimen_id))
+            piece = Store::Models::Specimen[specimen_id] || raise(NotFound.new("there is no such specimen",
+                                                                               id: specimen_id))
             lot = Store::Models::Lot.locked!(piece.lot_id)
             refuse_late!(lot, piece)
             row = Store::Models::EarlierVerdict.create(specimen_id: piece.id, how: how, accepted: accepted,

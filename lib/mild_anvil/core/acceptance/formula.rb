@@ -7,7 +7,8 @@ module MildAnvil
       #
       # "min(3 mm, t/2)" with t = 0.008 m is 0.003 m. Everything is SI inside; a bare number has no unit.
       class Formula
-        TOKEN = %r{\s*(?:(\d+(?:[.,]\d+)?)(?:\s*(mm|cm|m|µm|in|N|kN|MPa|%|°)(?![[:alpha:]]))?|(min|max)(?=\s*\()|([[:alpha:]]\w*)|([-+*/(),;×÷−]))}
+        NUMBER = /(\d+(?:[.,]\d+)?)(?:\s*(mm|cm|m|µm|in|N|kN|MPa|%|°)(?![[:alpha:]]))?/
+        TOKEN = %r{\s*(?:#{NUMBER}|(min|max)(?=\s*\()|([[:alpha:]]\w*)|([-+*/(),;×÷−]))}
         UNITS = { "mm" => 0.001, "cm" => 0.01, "m" => 1.0, "µm" => 1.0e-6, "in" => 0.0254, "N" => 1.0, "kN" => 1000.0,
                   "MPa" => 1.0e6, "%" => 0.01, "°" => 1.0 }.freeze
         SAME = { "×" => "*", "÷" => "/", "−" => "-", ";" => "," }.freeze
@@ -94,6 +95,7 @@ module MildAnvil
 
         def signed(value, depth)
           return [:-, [:number, 0.0], factor(depth + 1)] if value == "-" && depth <= DEEPEST
+
           refuse("ends too early or has a sign too many") unless value == "("
 
           inner = sum(depth + 1)

@@ -23,7 +23,8 @@ module MildAnvil
         # @raise [InvalidInput] when the limit cannot be had
         def verdict(result, dimensions = {})
           unless applies?(result)
-            return Verdict.new(passed: nil, limit_si: nil, reason: "broke at #{result.broke_at}: another criterion holds")
+            return Verdict.new(passed: nil, limit_si: nil,
+                               reason: "broke at #{result.broke_at}: another criterion holds")
           end
           return by_eye(result) if limit.nil?
 

@@ -25,7 +25,11 @@ module MildAnvil
         def counts(dimensions)
           return if @row[:cases].nil?
 
-          found = @row[:cases].find { |row| row[:when].all? { |name, range| within?(dimensions.fetch(name.to_s), range) } }
+          found = @row[:cases].find do |row|
+            row[:when].all? do |name, range|
+              within?(dimensions.fetch(name.to_s), range)
+            end
+          end
           return found[:counts] if found
 
           raise InvalidInput.new("no case of this template covers such a piece", dimensions: dimensions)

@@ -17,7 +17,7 @@ module MildAnvil
                           keyword_init: true)
         Answer = Struct.new(:bench, :cell, :can, :reasons, :unknown, keyword_init: true) do
           def sentence
-            return "can#{unknown.empty? ? '' : "; not entered: #{unknown.join(', ')}"}" if can
+            return "can#{"; not entered: #{unknown.join(', ')}" unless unknown.empty?}" if can
 
             "no: #{reasons.join('; ')}"
           end
@@ -51,7 +51,8 @@ module MildAnvil
         def own_limits(bench, need, wording)
           [capacity(bench, need, wording),
            beyond(need.upper_newtons, bench.guard_newtons) do |short|
-             "the guard contains #{wording.at_most(bench.guard_newtons)}, #{short.call(wording)} less than may be needed"
+             "the guard contains #{wording.at_most(bench.guard_newtons)}, #{short.call(wording)} less than may be " \
+               "needed"
            end,
            beyond(need.joules, bench.guard_joules) do
              "the guard contains #{wording.energy(bench.guard_joules)}, #{wording.energy(need.joules)} may be stored"
@@ -109,7 +110,9 @@ module MildAnvil
 
         def cell_reasons(cell, need, wording)
           upper, lowest = need.to_h.values_at(:upper_newtons, :lowest_newtons)
-          [beyond(upper, cell.capacity_newtons) { "cell #{cell.name} ends at #{wording.at_most(cell.capacity_newtons)}" },
+          [beyond(upper, cell.capacity_newtons) do
+            "cell #{cell.name} ends at #{wording.at_most(cell.capacity_newtons)}"
+          end,
            beyond(upper, cell.verified_high) do
              "cell #{cell.name} is verified up to #{wording.at_most(cell.verified_high)} only"
            end,

@@ -57,7 +57,13 @@ module MildAnvil
 
           days = pulls.map(&:day).tally
           last = days.keys.max
-          spread = days.size > 1 || last.positive? ? " #{days.map { |day, n| "#{n} on day #{day + 1}" }.join(', ')}." : ""
+          spread = if days.size > 1 || last.positive?
+                     " #{days.map do |day, n|
+                       "#{n} on day #{day + 1}"
+                     end.join(', ')}."
+                   else
+                     ""
+                   end
           "Done #{"on day #{last + 1} " if last.positive?}at #{self.class.clock(finish)}.#{spread} Operator " \
             "#{wording.duration(operator_hours * 60)}."
         end
@@ -123,7 +129,9 @@ module MildAnvil
 
           used = [@hours.benches, @pulls.size].min
           (0...used).flat_map do |bench|
-            @before.filter_map { |kind, minutes| minutes.positive? && task(kind, kind, bench, minutes, benches, operators) }
+            @before.filter_map do |kind, minutes|
+              minutes.positive? && task(kind, kind, minutes, bench: bench, free: [benches, operators])
+            end
           end
         end
 
@@ -131,14 +139,16 @@ module MildAnvil
           @pulls.each_with_index.reject { |pull, _| pull.made }.map do |pull, i|
             bench = pull.bench % @hours.benches
             bench = benches.index(benches.min) if @pulls.all? { |p| p.bench.zero? }
-            task("pull", pull.label, bench, @each, benches, operators, ready(i))
+            task("pull", pull.label, @each, bench: bench, free: [benches, operators], ready: ready(i))
           end
         end
 
-        def task(kind, label, bench, minutes, benches, operators, ready = 0)
-          free = operators.index(operators.min)
-          from = within_hours([benches[bench], operators[free], ready].max, minutes)
-          benches[bench] = operators[free] = from + minutes
+        # Takes the bench and the operator that is free first.
+        def task(kind, label, minutes, bench:, free:, ready: 0)
+          benches, operators = free
+          operator = operators.index(operators.min)
+          from = within_hours([benches[bench], operators[operator], ready].max, minutes)
+          benches[bench] = operators[operator] = from + minutes
           item(kind, label, bench, from, from + minutes)
         end
 

@@ -9,6 +9,7 @@ module MildAnvil
         Curve = Struct.new(:variation_share, :assumed, :points, keyword_init: true)
         Point = Struct.new(:n, :probability, keyword_init: true)
         COUNTS = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 30].freeze
+        ASSUMED = 1
         OTHERS = [1.5, 2.0].freeze # times the assumed scatter: what is assumed from few breaks is often too small
 
         # @param mean_si [Float] assumed; @param deviation_si [Float]; @param required_si [Float]
@@ -41,9 +42,9 @@ module MildAnvil
         # @param also [Array<Integer>] numbers that must be among the points
         # @return [Array<Curve>] the assumed scatter first
         def curves(also = [])
-          counts = (COUNTS + also.select { |n| n.between?(2, SampleSize::MOST) }).uniq.sort
-          [1.0, *OTHERS].map do |times|
-            Curve.new(variation_share: @variation * times, assumed: times == 1.0,
+          counts = (COUNTS + also.grep(2..SampleSize::MOST)).uniq.sort
+          [ASSUMED, *OTHERS].map do |times|
+            Curve.new(variation_share: @variation * times, assumed: times.equal?(ASSUMED),
                       points: counts.map { |n| Point.new(n: n, probability: chance(n, @variation * times)) })
           end
         end
@@ -57,13 +58,17 @@ module MildAnvil
           still = [needed.n - done, 0].max
           made = done.zero? ? "" : " #{done} are made, so #{still} more."
           "#{needed.n} pulls clear it with #{wording.per_cent(needed.probability)} chance.#{made}" \
-            "#{planned ? " #{of_planned(wording, planned)}" : ''}"
+            "#{" #{of_planned(wording, planned)}" if planned}"
         end
 
         # @return [Array<String>]
         def working(wording)
-          k = needed ? ["n = #{needed.n}: k = #{wording.number(needed.k)}, chance #{wording.per_cent(needed.probability)}" \
-                        "#{one_fewer(wording)}"] : []
+          k = if needed
+                ["n = #{needed.n}: k = #{wording.number(needed.k)}, chance #{wording.per_cent(needed.probability)}" \
+                 "#{one_fewer(wording)}"]
+              else
+                []
+              end
           ["bound = mean − k(n) · s for #{wording.per_cent(@shares[:coverage])} of the pieces with " \
            "#{wording.per_cent(@shares[:confidence])} confidence",
            "assumed scatter #{wording.per_cent(@variation)} of the mean, requirement " \

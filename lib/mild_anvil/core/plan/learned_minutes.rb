@@ -11,7 +11,10 @@ module MildAnvil
         USUAL = 10.0
         Learned = Struct.new(:minutes, :pulls, keyword_init: true) do
           def sentence
-            return "#{format('%g', minutes)} min a pull: fewer than #{FEWEST} pulls like these to learn from" if pulls < FEWEST
+            if pulls < FEWEST
+              return "#{format('%g',
+                               minutes)} min a pull: fewer than #{FEWEST} pulls like these to learn from"
+            end
 
             "#{format('%g', minutes)} min a pull, learned from #{pulls} pulls like these"
           end

@@ -11,7 +11,9 @@ module MildAnvil
       Link = Struct.new(:name, :mean, :deviation, :strands, :share_factor, :legs, :included_degrees, :derates,
                         :specimen, :source, keyword_init: true) do
         def initialize(strands: 1, share_factor: 1.0, legs: 1, included_degrees: 0.0, derates: {}, specimen: false,
-                       **rest) = super
+                       **rest)
+          super
+        end
 
         def known? = !mean.nil?
         # @return [Float] newtons in line at which one leg reaches its mean strength

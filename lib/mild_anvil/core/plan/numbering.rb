@@ -13,7 +13,8 @@ module MildAnvil
         # @raise [InvalidInput]
         def initialize(pattern)
           @pattern = pattern.to_s.strip.empty? ? USUAL : pattern.strip
-          return if @pattern.scan(PLACE).size == 1 && @pattern.size <= LONGEST && !@pattern.sub(PLACE, "").match?(/[{}]/)
+          return if @pattern.scan(PLACE).size == 1 && @pattern.size <= LONGEST && !@pattern.sub(PLACE,
+                                                                                                "").match?(/[{}]/)
 
           raise InvalidInput.new("a pattern holds {n} once, such as HB-{n:2}, and at most #{LONGEST} characters",
                                  fields: { pattern: "holds {n} once" })

@@ -3,7 +3,8 @@
 module MildAnvil
   module Core
     module Plan
-      # In what order to pull: at random within blocks, so that drift of the day or the bench falls on every group alike.
+      # In what order to pull: at random within blocks, so that drift of the day or the bench falls on every group
+      # alike.
       #
       # The same seed gives the same order on every machine, for ever: the stream is our own, and so is the shuffle.
       module PullOrder
@@ -35,7 +36,9 @@ module MildAnvil
         # @param rows [Array<Row>]
         # @return [Array<Row>]
         def moved(rows, key, position)
-          row = rows.find { |r| r.piece.key == key } || raise(NotFound.new("there is no such piece in the order", key: key))
+          row = rows.find do |r|
+            r.piece.key == key
+          end || raise(NotFound.new("there is no such piece in the order", key: key))
           unless position.between?(1, rows.size)
             raise InvalidInput.new("a place lies from 1 to #{rows.size}", fields: { position: "is outside the order" })
           end

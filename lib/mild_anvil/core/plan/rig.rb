@@ -58,7 +58,8 @@ module MildAnvil
           stages.each_with_index.filter_map do |stage, i|
             next if stage.counted.nil? || stage.counted == stage.drawn
 
-            "Stage #{i + 1}: you counted #{stage.counted}, the drawing has #{stage.drawn} parts of rope on its moving " \
+            "Stage #{i + 1}: you counted #{stage.counted}, the drawing has #{stage.drawn} parts of rope on its " \
+              "moving " \
               "block#{off_by_one(stage)}."
           end
         end

@@ -20,7 +20,7 @@ module MildAnvil
           bar = "#{wording.number(pressure / PASCAL_PER_BAR)} bar"
           Answer.new(value_si: rod.positive? ? pull : push,
                      sentence: "At #{bar} the ram pushes #{wording.at_most(push)}" \
-                               "#{rod.positive? ? " and pulls #{wording.at_most(pull)}" : ''}.",
+                               "#{" and pulls #{wording.at_most(pull)}" if rod.positive?}.",
                      working: ["push: p · π D² / 4 = #{bar} · π · (#{wording.length(bore)})² / 4",
                                *("pull: p · π (D² − d²) / 4, d = #{wording.length(rod)}" if rod.positive?),
                                "without friction of the seals; a verified cell decides"])
@@ -36,8 +36,8 @@ module MildAnvil
         def sideways(wording, sideways:, degrees:)
           value = Tackle.sideways(sideways, degrees)
           Answer.new(value_si: value, sentence: "The line carries #{wording.at_least(value)} along itself.",
-                     working: ["T = P / (2 sin α), P = #{wording.force(sideways)}, α = #{wording.number(degrees)}° of " \
-                               "each half from the straight line"])
+                     working: ["T = P / (2 sin α), P = #{wording.force(sideways)}, α = #{wording.number(degrees)}° " \
+                               "of each half from the straight line"])
         end
 
         def preload(wording, diameter:, torque: nil, force: nil, nut_factor: NUT_FACTOR)
@@ -47,8 +47,8 @@ module MildAnvil
           end
           Answer.new(value_si: value,
                      sentence: "#{wording.number(torque)} N·m gives about #{wording.force(value)}: " \
-                               "#{wording.at_most(range.min)} to #{wording.at_least(range.max)} by how dry the thread " \
-                               "is. A setting aid; the cell decides.",
+                               "#{wording.at_most(range.min)} to #{wording.at_least(range.max)} by how dry the " \
+                               "thread is. A setting aid; the cell decides.",
                      working: ["F ≈ T / (K · d), K = #{wording.number(nut_factor)} (0.12 oiled to 0.25 rusty), " \
                                "d = #{wording.length(diameter)}"])
         end

@@ -11,7 +11,8 @@ module MildAnvil
         TIMES_LENGTH = 1.5 # a line under tension whips back at least its own length
         TIMES_NEAR_MISS = 1.5
         FALL_METRES = 2.0
-        CAUTION = "Stand outside the line of pull, never across it. Distances here are starting points for the shop's " \
+        CAUTION = "Stand outside the line of pull, never across it. Distances here are starting points for the " \
+                  "shop's " \
                   "own assessment; the rules in force where the bench stands decide."
         Basis = Struct.new(:metres, :reason, keyword_init: true)
 
@@ -30,7 +31,7 @@ module MildAnvil
         # @return [Array<Basis>] every distance with its reason
         def bases
           [Basis.new(metres: LEAST_METRES, reason: "never less"),
-           (@length && Basis.new(metres: TIMES_LENGTH * @length, reason: "1.5 × the length in line")), farthest].compact
+           @length && Basis.new(metres: TIMES_LENGTH * @length, reason: "1.5 × the length in line"), farthest].compact
         end
 
         # @return [String]

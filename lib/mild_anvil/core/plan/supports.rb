@@ -38,7 +38,12 @@ module MildAnvil
           return "" if variation.nil?
 
           left = 1 - (factor * variation)
-          left.positive? ? ", at #{wording.per_cent(left)} of it if the scatter is as assumed" : ": nothing is left of it"
+          if left.positive?
+            ", at #{wording.per_cent(left)} of it if the scatter is as " \
+              "assumed"
+          else
+            ": nothing is left of it"
+          end
         end
         private_class_method :in_shares
       end

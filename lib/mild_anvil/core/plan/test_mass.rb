@@ -55,7 +55,7 @@ module MildAnvil
             raise InvalidInput.new("a weight must be above 0 kg", weight: weight[:kilograms]) unless
               weight[:kilograms].positive?
 
-            count = [(left / weight[:kilograms] + 1e-9).floor, weight[:count]].min
+            count = [((left / weight[:kilograms]) + 1e-9).floor, weight[:count]].min
             left -= count * weight[:kilograms]
             count.positive? ? { kilograms: weight[:kilograms], count: count } : nil
           end

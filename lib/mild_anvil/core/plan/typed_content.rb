@@ -44,7 +44,8 @@ module MildAnvil
         # @return [Float]
         # @raise [InvalidInput] where nothing was typed
         def si!(key, quantity = @measured.first.quantity)
-          si(key, quantity) || raise(InvalidInput.new("#{key.to_s.tr('_', ' ')} is needed", fields: { key => "is needed" }))
+          si(key,
+             quantity) || raise(InvalidInput.new("#{key.to_s.tr('_', ' ')} is needed", fields: { key => "is needed" }))
         end
 
         # @return [Float, nil]

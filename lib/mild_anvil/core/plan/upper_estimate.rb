@@ -38,8 +38,8 @@ module MildAnvil
           mean, deviation = known.values_at(:mean_si, :deviation_si)
           value = mean + (DEVIATIONS * deviation)
           new(value_si: value, mean_si: mean, deviation_si: deviation, basis: basis,
-              working: ["mean #{wording.force(mean)} + 3 × s #{wording.force(deviation)} = #{wording.at_least(value)} " \
-                        "(#{basis})"])
+              working: ["mean #{wording.force(mean)} + 3 × s #{wording.force(deviation)} = " \
+                        "#{wording.at_least(value)} (#{basis})"])
         end
         private_class_method :from
 

@@ -24,10 +24,11 @@ module MildAnvil
           step = rule.steps.find { |s| s.cover?(tonnes) }
           Shown.new(newtons: proof, tonnes: proof / TONNE,
                     sentence: "Proof load #{wording.at_least(proof)} for a working load of #{wording.force(newtons)}" \
-                              "#{rule.check ? ', by a rule to be checked against the edition in force' : ''}.",
+                              "#{', by a rule to be checked against the edition in force' if rule.check}.",
                     working: ["W = #{wording.force(newtons)} = #{t(wording, tonnes)}",
                               "#{range(step)}: #{formula(step)} = #{t(wording, proof / TONNE)} = " \
-                              "#{wording.at_least(proof)}", *jump(rule, tonnes, wording), "#{rule.name}. #{rule.source}"])
+                              "#{wording.at_least(proof)}", *jump(rule, tonnes, wording),
+                              "#{rule.name}. #{rule.source}"])
         end
 
         # A crane whose limit depends on its radius is proved at the largest, the smallest and each step between.

@@ -24,7 +24,9 @@ module MildAnvil
           end
           app.operation("planPaper") do |given|
             kind = "#{given.path[:paper]}.#{given.path[:format]}"
-            raise NotFound.new("there is no paper #{kind}", kind: kind) unless Actions::Planning::Papers::KINDS.include?(kind)
+            unless Actions::Planning::Papers::KINDS.include?(kind)
+              raise NotFound.new("there is no paper #{kind}", kind: kind)
+            end
 
             send_paper(Actions::Planning::Papers.call(lot_id: given.id, kind: kind, unit: given.query[:unit],
                                                       link: request.base_url))

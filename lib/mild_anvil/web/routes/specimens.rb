@@ -13,7 +13,8 @@ module MildAnvil
           end
           app.operation("changeSpecimens") do |given|
             Actions::Planning::SpecimenList.change(lot_id: given.id, person_id: person_id, ids: given.body[:ids],
-                                                   reason: given.body[:reason], values: given.body.except(:ids, :reason))
+                                                   reason: given.body[:reason], values: given.body.except(:ids,
+                                                                                                          :reason))
             json(Actions::Planning::SpecimenList.show(lot_id: given.id))
           end
           app.operation("removeSpecimens") do |given|

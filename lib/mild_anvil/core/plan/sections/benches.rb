@@ -10,7 +10,9 @@ module MildAnvil
 
           def call
             estimate = plan.estimate
-            return missing("Benches are chosen by force, and this lot is measured in another quantity.") unless world.force?
+            unless world.force?
+              return missing("Benches are chosen by force, and this lot is measured in another quantity.")
+            end
             return missing("No bench stands in the register yet.") if world.benches.empty?
             if estimate.nil?
               return missing("Nothing says what may be needed: type an expected break, or state a claim.")

@@ -7,7 +7,8 @@ module MildAnvil
         # What is stored at the upper estimate, and how far to stay away.
         class Energy < Section
           LITRE = 1.0e-3
-          GAS = "A gas stores many times more than a liquid at the same pressure: test with water or oil wherever it can be done."
+          GAS = "A gas stores many times more than a liquid at the same pressure: test with water or oil wherever " \
+                "it can be done."
 
           # @return [Float, nil] joules
           def self.joules(plan) = new(plan).joules
@@ -15,11 +16,13 @@ module MildAnvil
           def call
             return missing("Type a stiffness, or how far it stretches, to see what is stored.") if joules.nil?
 
-            stand_off = StandOff.new(joules: joules, length_metres: part.length(:length), near_misses: world.near_misses)
+            stand_off = StandOff.new(joules: joules, length_metres: part.length(:length),
+                                     near_misses: world.near_misses)
             ok(stand_off.sentence(force_wording), joules: joules, text: force_wording.energy(joules),
-                                            stand_off_metres: stand_off.metres, stand_off: force_wording.length(stand_off.metres),
-                                            working: working + stand_off.working(force_wording),
-                                            cautions: [StandOff::CAUTION, (GAS if medium == "gas")].compact)
+                                                  stand_off_metres: stand_off.metres,
+                                                  stand_off: force_wording.length(stand_off.metres),
+                                                  working: working + stand_off.working(force_wording),
+                                                  cautions: [StandOff::CAUTION, (GAS if medium == "gas")].compact)
           end
 
           def joules = @joules ||= medium == "none" ? springs : vessel
@@ -53,7 +56,9 @@ module MildAnvil
           def working
             return [vessel_words] unless medium == "none"
 
-            [("½ F · stretch = ½ · #{force_wording.at_least(force)} · #{force_wording.length(part.length(:stretch))}" if stretched?),
+            [(if stretched?
+                "½ F · stretch = ½ · #{force_wording.at_least(force)} · #{force_wording.length(part.length(:stretch))}"
+              end),
              *stiffnesses.map { |k| "½ F² / k, k = #{force_wording.number(k / 1000)} N/mm" },
              "at the upper estimate #{force_wording.at_least(force)}"].compact
           end

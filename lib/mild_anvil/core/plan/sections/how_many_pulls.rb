@@ -38,7 +38,9 @@ module MildAnvil
           def drawn(curve)
             { variation_share: curve.variation_share, assumed: curve.assumed,
               label: "scatter #{wording.per_cent(curve.variation_share)}",
-              points: curve.points.map { |p| { n: p.n, probability: p.probability, text: wording.per_cent(p.probability) } } }
+              points: curve.points.map do |p|
+                { n: p.n, probability: p.probability, text: wording.per_cent(p.probability) }
+              end }
           end
 
           def few
@@ -51,7 +53,9 @@ module MildAnvil
           def what_is_missing(required, known)
             return "Say what the bound must clear: a requirement, a claim or a figure here." if required.nil?
 
-            "Nothing says how strong it will be: type an expected break, or pull an earlier lot of the type." if known.nil?
+            return unless known.nil?
+
+            "Nothing says how strong it will be: type an expected break, or pull an earlier lot of the type."
           end
 
           def supports_rows

@@ -18,6 +18,8 @@ module MildAnvil
 
           KINDS = { "steel" => :steel, "water" => :water, "pontoon" => :pontoon }.freeze
 
+          SHORT = 0.005 # of the load: less is no shortage
+
           private
 
           def proof_kilograms
@@ -38,33 +40,37 @@ module MildAnvil
                    "#{force_wording.mass(kilograms)}#{", #{force_wording.mass(found[:missing])} short" if short}."
             answer(short ? "look" : "ok", text, steps: [], reading: found[:kilograms])
           end
-          SHORT = 0.005
 
           def water(part, kilograms)
             kind = (part[:water] || "fresh").to_sym
             bags = part.number(:bag_kilograms, 0.0)
             limit = part.number(:litres_limit) or return missing("Type how much one bag holds.")
             found = TestMass.water(kilograms, limit: limit, bag_kilograms: bags, kind: kind)
-            answer("ok", "#{found[:bags]} #{found[:bags] == 1 ? 'bag' : 'bags'}, #{force_wording.litres(found[:litres_per_bag])} " \
+            answer("ok", "#{bags_in_words(found)} " \
                          "of #{kind} water in each, #{force_wording.litres(found[:litres])} in all.",
                    reading: kilograms, steps: TestMass.fill(kilograms, bag_kilograms: bags, kind: kind),
                    working: ["(#{force_wording.mass(kilograms)} − bags #{force_wording.mass(bags)}) / " \
                              "#{TestMass::WATER.fetch(kind).round} kg/m³"])
           end
 
+          def bags_in_words(found)
+            "#{found[:bags]} #{found[:bags] == 1 ? 'bag' : 'bags'}, #{force_wording.litres(found[:litres_per_bag])}"
+          end
+
           def pontoon(part, kilograms)
             kind = (part[:water] || "fresh").to_sym
             own = part.number(:bag_kilograms, 0.0)
             limit = part.number(:litres_limit) or return missing("Type how much one compartment holds.")
-            found = TestMass.pontoon(kilograms, compartments: part[:compartments] || 1, own_kilograms: own, limit: limit,
-                                                kind: kind)
-            answer("ok", "#{force_wording.litres(found[:litres_each])} of #{kind} water in each of #{found[:compartments]} " \
-                         "compartments, filled in turn so that it floats level.",
+            found = TestMass.pontoon(kilograms, compartments: part[:compartments] || 1, own_kilograms: own,
+                                                limit: limit, kind: kind)
+            answer("ok", "#{force_wording.litres(found[:litres_each])} of #{kind} water in each of " \
+                         "#{found[:compartments]} compartments, filled in turn so that it floats level.",
                    reading: kilograms, steps: TestMass.fill(kilograms, bag_kilograms: own, kind: kind))
           end
 
           def answer(state, sentence, reading:, steps:, working: [])
-            { state: state, sentence: "#{sentence} The cell should read #{force_wording.force(TestMass.force(reading))}.",
+            read = force_wording.force(TestMass.force(reading))
+            { state: state, sentence: "#{sentence} The cell should read #{read}.",
               steps: steps.map { |step| shown(step) }, cautions: [TestMass::LAST_WORD],
               working: working + ["reading = mass · 9.80665 m/s²"] }
           end

@@ -15,7 +15,7 @@ module MildAnvil
               diameter.nil? || (torque || force).nil?
 
             answer = RigAnswers.preload(force_wording, diameter: diameter, torque: torque, force: torque ? nil : force,
-                                                 nut_factor: part.number(:nut_factor, RigAnswers::NUT_FACTOR))
+                                                       nut_factor: part.number(:nut_factor, RigAnswers::NUT_FACTOR))
             ok(answer.sentence, value_si: answer.value_si, working: answer.working)
           end
         end

@@ -16,14 +16,17 @@ module MildAnvil
             load = part.si!(:working_load, "force")
             shown = Proof::Steps.for(rule, load, force_wording)
             { state: overloading?(shown) ? "look" : "ok", sentence: shown.sentence, proof_si: shown.newtons,
-              proof: force_wording.at_least(shown.newtons), source: rule.source, check: rule.check, working: shown.working,
+              proof: force_wording.at_least(shown.newtons), source: rule.source, check: rule.check,
+              working: shown.working,
               radii: radii(rule, part), movements: movements(rule, part), cautions: cautions(shown, rule) }
           end
 
           private
 
           def radii(rule, part)
-            rows = part.parts(:radii).map { |row| { metres: row.number(:metres), newtons: row.si!(:working_load, "force") } }
+            rows = part.parts(:radii).map do |row|
+              { metres: row.number(:metres), newtons: row.si!(:working_load, "force") }
+            end
             return [] if rows.empty?
 
             Proof::Steps.radii(rule, rows).map do |row|

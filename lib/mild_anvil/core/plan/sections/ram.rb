@@ -15,7 +15,7 @@ module MildAnvil
             return missing("Type a pressure, or the force that is wanted.") if (pressure || force).nil?
 
             answer = RigAnswers.ram(force_wording, bore: bore, rod: part.length(:rod) || 0.0, pressure: pressure,
-                                             force: pressure ? nil : force)
+                                                   force: pressure ? nil : force)
             ok(answer.sentence, value_si: answer.value_si, working: answer.working)
           end
         end

@@ -11,7 +11,8 @@ module MildAnvil
             return missing("Type the tension in the rope and the angle between its parts.") unless
               part.given?(:tension) && part.given?(:degrees)
 
-            answer = RigAnswers.redirect(force_wording, tension: part.si!(:tension, "force"), degrees: part.number(:degrees))
+            answer = RigAnswers.redirect(force_wording, tension: part.si!(:tension, "force"),
+                                                        degrees: part.number(:degrees))
             ok(answer.sentence, value_si: answer.value_si, working: answer.working)
           end
         end

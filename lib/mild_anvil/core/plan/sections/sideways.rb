@@ -14,7 +14,8 @@ module MildAnvil
             return missing("Type the force across the line and the angle that it takes.") unless
               part.given?(:force) && part.given?(:degrees)
 
-            answer = RigAnswers.sideways(force_wording, sideways: part.si!(:force, "force"), degrees: part.number(:degrees))
+            answer = RigAnswers.sideways(force_wording, sideways: part.si!(:force, "force"),
+                                                        degrees: part.number(:degrees))
             ok(answer.sentence, value_si: answer.value_si, working: answer.working,
                                 cautions: part.number(:degrees) < STEEP ? [CAUTION] : [])
           end

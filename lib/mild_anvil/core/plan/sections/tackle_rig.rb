@@ -31,7 +31,8 @@ module MildAnvil
             levels = load ? rig.levels(load) : rig.stages.map { nil }
             rig.stages.zip(levels).map do |stage, level|
               { parts: stage.parts, from_moving_block: stage.from_moving_block, counted: stage.counted,
-                anchor: level && force_wording.at_least(level.anchor), hauls: level && force_wording.at_least(level.hauls),
+                anchor: level && force_wording.at_least(level.anchor), hauls: level &&
+                  force_wording.at_least(level.hauls),
                 moves: level && force_wording.force(level.moves) }
             end
           end

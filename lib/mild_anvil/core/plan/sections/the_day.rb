@@ -14,7 +14,8 @@ module MildAnvil
             return missing("Say how many pulls, or list the specimens, to see the day.") if labels.empty?
 
             day = Day.new(pulls: labels.map { |label| pull(label) }, minutes_each: minutes_each, hours: hours,
-                          check_minutes: part.number(:check_minutes, 0.0), setup_minutes: part.number(:setup_minutes, 0.0),
+                          check_minutes: part.number(:check_minutes, 0.0), setup_minutes: part.number(:setup_minutes,
+                                                                                                      0.0),
                           conditioning: conditioning, now: world.now)
             { state: day.finish > Day::MINUTES_A_DAY ? "look" : "ok", sentence: day.sentence(wording),
               learned: learned, items: day.items.map { |item| shown(item) }, opens: hours.opens, closes: hours.closes,
@@ -25,7 +26,10 @@ module MildAnvil
 
           def part = content.part(:day)
           def minutes_each = part.number(:minutes_each) || world.learned.minutes
-          def learned = part.given?(:minutes_each) ? "#{wording.number(minutes_each)} min a pull, as typed" : world.learned.sentence
+
+          def learned
+            part.given?(:minutes_each) ? "#{wording.number(minutes_each)} min a pull, as typed" : world.learned.sentence
+          end
 
           def hours
             @hours ||= Day::Hours.new(opens: part.clock(:opens, OPENS), closes: part.clock(:closes, CLOSES),
@@ -34,7 +38,7 @@ module MildAnvil
 
           def pull(label)
             made = world.made.find { |m| m[:label] == label }
-            Day::Pull.new(label: label, made: made && made.values_at(:from, :to), bench: bench(label))
+            Day::Pull.new(label: label, made: made&.values_at(:from, :to), bench: bench(label))
           end
 
           # Blocks by bench take a bench each; blocks by day wait for theirs.
@@ -56,7 +60,8 @@ module MildAnvil
             ["#{learned}; hours #{Day.clock(hours.opens)} to #{Day.clock(hours.closes)}, #{hours.operators} " \
              "#{hours.operators == 1 ? 'operator' : 'operators'}, #{hours.benches} " \
              "#{hours.benches == 1 ? 'bench' : 'benches'}",
-             "operator #{wording.duration(day.operator_hours * 60)}; a pull that would end after hours waits for the next day"]
+             "operator #{wording.duration(day.operator_hours * 60)}; a pull that would end after hours waits for " \
+             "the next day"]
           end
         end
       end

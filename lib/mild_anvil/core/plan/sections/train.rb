@@ -22,7 +22,8 @@ module MildAnvil
               { name: link.name, specimen: link.specimen, known: link.known?, legs: link.legs, strands: link.strands,
                 capacity_si: link.known? ? link.capacity : nil,
                 capacity: link.known? ? wording.at_most(link.capacity) : "unknown",
-                chance: first.probability, chance_text: first.probability ? wording.short_per_cent(first.probability) : "–" }
+                chance: first.probability,
+                chance_text: first.probability ? wording.short_per_cent(first.probability) : "–" }
             end
           end
 
@@ -32,7 +33,8 @@ module MildAnvil
 
             parts = world.ended.map(&:first).tally.map { |part, n| "#{part} #{n}" }.join(", ")
             lowest = world.ended.filter_map(&:last).min
-            "#{world.ended.size} #{world.ended.size == 1 ? 'pull' : 'pulls'} of this lot ended in the train (#{parts})" \
+            "#{world.ended.size} #{world.ended.size == 1 ? 'pull' : 'pulls'} of this lot ended in the train " \
+              "(#{parts})" \
               "#{", the lowest at #{wording.force(lowest)}" if lowest}: plan the train again."
           end
 
