@@ -28,8 +28,18 @@ class DemoTest < StoreCase
     assert_operator @lots.size, :>=, 13
     assert_operator @lots.map { |lot| lot[:item_type] }.uniq.size, :>=, 8
     assert_operator DATABASE[:pulls].count, :>=, 80
-    assert_equal 2, DATABASE[:studies].count
+    assert_equal [3, 12], [DATABASE[:studies].count, DATABASE[:study_groups].where(factor_id: rows_of_straps).count]
     assert_equal "torque", @lots.find { |lot| lot[:name].start_with?("Lamp bolt") }[:measurand]
+  end
+
+  # A study of three factors, all of its cells lots, in one order over three days.
+  def rows_of_straps
+    study = DATABASE[:studies].first(name: "How a strap is sewn")
+
+    orders = DATABASE[:pull_orders].where(study_id: study[:id]).select(:id)
+
+    assert_equal 36, DATABASE[:pull_order_rows].where(pull_order_id: orders).count
+    DATABASE[:factors].where(study_id: study[:id]).order(:position).get(:id)
   end
 
   def claims_of_every_outcome

@@ -7,17 +7,15 @@ require "zip"
 class TableFileTest < CoreCase
   Table = MildAnvil::Devices::TableFile
 
-  SHEET = '<?xml version="1.0"?><worksheet " \
-    "xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>%s</sheetData></worksheet>'
-  BOOK = '<?xml version="1.0"?><workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" ' \
-         'xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" " \
-           "sheetId="1" r:id="rId1"/></sheets></workbook>'
-  RELS = '<?xml version="1.0"?><Relationships " \
-    "xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" ' \
-         'Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" " \
-           "Target="worksheets/sheet1.xml"/></Relationships>'
-
-  STYLES = '<?xml version="1.0"?><styleSheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"/>'
+  SCHEMAS = "http://schemas.openxmlformats.org"
+  MAIN = "xmlns='#{SCHEMAS}/spreadsheetml/2006/main'".freeze
+  OFFICE = "#{SCHEMAS}/officeDocument/2006/relationships".freeze
+  SHEET = "<worksheet #{MAIN}><sheetData>%s</sheetData></worksheet>".freeze
+  BOOK = "<workbook #{MAIN} xmlns:r='#{OFFICE}'><sheets><sheet name='A' sheetId='1' r:id='rId1'/></sheets>" \
+         "</workbook>".freeze
+  RELS = "<Relationships xmlns='#{SCHEMAS}/package/2006/relationships'><Relationship Id='rId1' " \
+         "Type='#{OFFICE}/worksheet' Target='worksheets/sheet1.xml'/></Relationships>".freeze
+  STYLES = "<styleSheet #{MAIN}/>".freeze
 
   # A workbook by its parts, as the standard describes them.
   def workbook(rows)

@@ -164,6 +164,11 @@ class PermissionsTest < WebCase
   WRITES = /\A(post|put|patch|delete)\z/
   OWN = %w[issueToken revokeToken firstAdministrator].freeze
 
+  # The registers and the templates of the shop are kept by whoever keeps the library.
+  def shelf?(operation)
+    operation.path.match?(%r{/api/(benches|instruments|gear|register)}) || operation.id == "keepTemplate"
+  end
+
   def refused?(operation, role)
     return !%w[health session firstAdministrator].include?(operation.id) if role.nil?
     return role != "administrator" if %w[addPerson changePerson].include?(operation.id)
@@ -171,7 +176,7 @@ class PermissionsTest < WebCase
     return !%w[reviewer administrator].include?(role) if %w[events checkEvents].include?(operation.id)
     return false unless operation.verb.match?(WRITES) && !OWN.include?(operation.id)
 
-    library = operation.path.match?(%r{/(item-types|pictures|design-factors|proof-rules|library)})
+    library = operation.path.match?(%r{/(item-types|pictures|design-factors|proof-rules|library)}) || shelf?(operation)
     role == "viewer" || (role == "administrator" && !library)
   end
 end

@@ -83,7 +83,7 @@ export function lotPage(given: Partial<Schemas["LotPage"]> = {}): Schemas["LotPa
     loads: [],
     siblings: [],
     limits: [],
-    plan: { line: "not planned yet", state: "none", revision: 0 },
+    plan: { line: "not planned yet", state: "none", revision: 0, next: null },
     ...given,
   };
 }

@@ -13,7 +13,7 @@ module MildAnvil
       def call(lot:, person_id:, origin:, specimen_number: nil, feature_name: nil, note: "", pulled_at: nil)
         refuse_future!(pulled_at)
         number = (Store::Models::Pull.where(lot_id: lot.id).max(:number) || 0) + 1
-        specimen_number ||= (Store::Models::Specimen.where(lot_id: lot.id).max(:number) || 0) + 1
+        specimen_number ||= following(lot)
         feature_name = default_feature(lot) if feature_name.to_s.strip.empty?
         feature = Store::Models::Specimen.feature_for(lot.id, specimen_number, feature_name.strip)
         pull = Store::Models::Pull.create(lot_id: lot.id, feature_id: feature.id, number: number, person_id: person_id,
@@ -21,6 +21,12 @@ module MildAnvil
                                           note: note.to_s, pulled_at: pulled_at || Time.now)
         stood_in_line(lot, pull)
         pull
+      end
+
+      # The next listed piece in the planned order; where none is left, a new one.
+      def following(lot)
+        listed = Planning::PieceOrder.unpulled(lot).first
+        listed ? listed.number : (Store::Models::Specimen.where(lot_id: lot.id).max(:number) || 0) + 1
       end
 
       # The gear that the plan in force has in line is counted with every pull.
@@ -38,7 +44,7 @@ module MildAnvil
       end
 
       def default_feature(lot) = Library.item_type(lot.item_type).features.first
-      private_class_method :default_feature, :stood_in_line
+      private_class_method :default_feature, :following, :stood_in_line
     end
   end
 end

@@ -6,7 +6,8 @@ module MildAnvil
     # are never changed: a
     # better one is another row.
     module SaveLibraryRow
-      TABLES = { "design_factors" => Store::Models::DesignFactor, "proof_rules" => Store::Models::ProofRule }.freeze
+      TABLES = { "design_factors" => Store::Models::DesignFactor, "proof_rules" => Store::Models::ProofRule,
+                 "acceptance_templates" => Store::Models::AcceptanceTemplate }.freeze
       KEY_FORM = /[^a-z0-9]+/
 
       module_function

@@ -12,6 +12,7 @@ module MildAnvil
       def call(job_id:, name:, factors:, person_id:)
         person = People.fetch!(person_id)
         job = Store::Models::Job.fetch!(job_id)
+        factors = factors.map { |factor| with_orders(factor) }
         check!(factors)
         Store::Database.write do
           refuse_second!(job, name)
@@ -21,6 +22,15 @@ module MildAnvil
           study
         end
       end
+
+      # Steps whose order is the factor: every order becomes a level.
+      def with_orders(factor)
+        return { levels: [], **factor } if factor[:steps].nil?
+
+        orders = Core::Plan::Factorial.orders(factor[:steps].map(&:strip))
+        factor.except(:steps).merge(levels: orders.map(&:to_h))
+      end
+      private_class_method :with_orders
 
       def refuse_second!(job, name)
         return if job.studies_dataset.where(name: name).empty?

@@ -22,6 +22,15 @@ module MildAnvil
                        .order(Sequel.desc(Sequel[:lots][:id])).limit(MAX_SHOWN).all
       end
 
+      # @return [Sequel::Dataset] lots of two breaks at least that are measured as forces, the newest first
+      def links(database = Sequel::Model.db)
+        database[:lots].join(:lot_summaries, lot_id: Sequel[:lots][:id]).where(measurand: "force", breaks_only: true)
+                       .where { (breaks >= 2) & (standard_deviation_si > 0) }
+                       .select(Sequel[:lots][:id].as(:id), Sequel[:lots][:name].as(:name), :breaks, :mean_si,
+                               :standard_deviation_si)
+                       .order(Sequel.desc(Sequel[:lots][:id])).limit(MAX_SHOWN)
+      end
+
       def rated_quantity(database, lot_id)
         database[:rating_terms].where(lot_id: lot_id).order(Sequel.desc(:revision)).limit(1).select(:rated_quantity)
       end

@@ -15,13 +15,14 @@ module MildAnvil
         ANYONE => %w[health session firstAdministrator],
         EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
-                        previewPlan planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
-                        workOutTemplate guesses],
+                        planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
+                        guesses],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
-                      savePlan noteNearMiss addSpecimens changeSpecimens removeSpecimens readSpecimens importSpecimens
-                      drawOrder moveInOrder makeCells saveAcceptance recordTest withdrawTest noteVerdict sealGuess],
+                      previewPlan workOutTemplate savePlan noteNearMiss addSpecimens changeSpecimens
+                      removeSpecimens readSpecimens importSpecimens drawOrder moveInOrder makeCells
+                      saveAcceptance recordTest withdrawTest noteVerdict sealGuess],
         %w[reviewer] => %w[countersignStatement],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

@@ -132,6 +132,20 @@ class LotAcceptanceTest < StoreCase
     assert_raises(MildAnvil::NotFound) { Planning::Templates.worked_out(key: "none") }
   end
 
+  def test_a_template_of_the_shop_is_checked_by_somebody_else_and_retired
+    made = lot
+    save(made, [BEND])
+    row = Planning::Templates.keep(lot_id: made.id, name: "Ours", source: "House", person_id: person.id)
+    shelf = ->(verb, who) { Actions::SaveLibraryRow.public_send(verb, table: "acceptance_templates", id: row.id, person_id: who.id) }
+    assert_raises(MildAnvil::Forbidden) { shelf.call(:check, person) }
+    shelf.call(:check, reviewer)
+
+    refute(Planning::Templates.list.find { |r| r[:id] == row.id }[:check])
+    shelf.call(:retire, person)
+
+    assert_nil(Planning::Templates.list.find { |r| r[:id] == row.id })
+  end
+
   # Wanted 7 kN: 6 is weak, 8 is not. The first was rejected before, the second accepted.
   def test_earlier_verdicts_against_the_break
     made = lot(requirements: [{ text: "7", unit: "kN", measure: "strength" }])

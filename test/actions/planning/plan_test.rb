@@ -55,8 +55,35 @@ class PlanningTest < StoreCase
 
     assert_match(/Earlier, 3 breaks/, found[:working].first)
     assert_match(/pulls 7.00 kN, 8.89 kN may be needed/, found[:benches].first[:sentence])
-    assert_match(/mean of Earlier; scatter of Earlier, 3 breaks/,
+    assert_match(/mean of Earlier; scatter pooled from Earlier, 2 degrees of freedom/,
                  section(lot, :how_many, required: typed("5"))[:scatter])
+  end
+
+  # Lots that scatter alike are pooled: √((2 · 0.25² + 2 · 0.3²) / 4) kN; those that do not leave the widest.
+  def test_earlier_lots_that_scatter_alike_are_pooled
+    lot_with_breaks(8.0, 8.25, 8.5, name: "A")
+    lot_with_breaks(7.7, 8.0, 8.3, name: "B")
+    content = { required: typed("5"), expected: { mean: typed("8") } }
+    found = section(lot, :how_many, **content)
+
+    assert_in_delta Math.sqrt(((0.25**2) + (0.3**2)) / 2) / 8, found[:variation_share], 1e-9
+    assert_match(/pooled from B, A, 4 degrees of freedom; they scatter alike/, found[:scatter])
+    lot_with_breaks(2.0, 8.0, 14.0, name: "Wild")
+
+    assert_match(/of Wild, the widest of 3 earlier lots/, section(lot, :how_many, **content)[:scatter])
+  end
+
+  def test_a_link_may_be_what_was_pulled_before
+    rope = lot_with_breaks(9.0, 9.5, 10.0, name: "Rope", item_type: "rope")
+    content = { expected: { mean: typed("8") }, train: [specimen, { name: "Rope", lot_id: rope.id }] }
+    found = section(lot, :train, **content)
+
+    assert_equal "9.50 kN", found[:links].last[:capacity]
+    assert(found[:working].any? { |line| line.include?("Rope, 3 breaks") })
+    assert_includes Planning::Register.show[:lots].map { |row| row[:name] }, "Rope"
+    assert_equal "unknown",
+                 section(lot, :train, **content,
+train: [specimen, { name: "x", lot_id: 999_999 }])[:links].last[:capacity]
   end
 
   def test_wrong_figures_are_refused_by_section_and_nothing_is_kept

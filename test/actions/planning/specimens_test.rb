@@ -98,6 +98,22 @@ class SpecimensTest < StoreCase
     assert_raises(MildAnvil::NotFound) { change(lot(name: "Other"), list.first(1), state: "here") }
   end
 
+  # What is pulled without a number goes to the next listed piece, in the planned order; then to a new one.
+  def test_the_next_listed_piece_is_pulled_next
+    made = lot
+    list = add(made, 3, pattern: "P{n}")
+    change(made, [list[0]], state: "held back")
+    draw(made, seed: 5)
+    places = order(made)[:rows].map { |r| r[:label] } - ["P1"]
+
+    assert_equal [places[0], 2], shown(made)[:plan][:next].values_at(:label, :left)
+    pulled = Array.new(3) { peak(made, "8").feature.specimen }
+
+    assert_equal [*places, ""], pulled.map(&:label)
+    assert_equal 4, pulled.last.number
+    assert_nil shown(made)[:plan][:next]
+  end
+
   def draw(lot, **rest) = Planning::PullOrders.draw(lot_id: lot.id, person_id: person.id, **rest)
   def order(lot) = Planning::PullOrders.show(lot_id: lot.id)
 
@@ -161,6 +177,26 @@ class SpecimensTest < StoreCase
     assert_empty cells[:faults]
     assert_match(/stands twice/, assert_raises(MildAnvil::InvalidInput) { make([%w[a 4]]) }.message)
     assert_match(/no cell/, assert_raises(MildAnvil::InvalidInput) { make([%w[a 9]]) }.message)
+  end
+
+  def test_orders_of_steps_become_levels
+    factor = { name: "Order", kind: "order_of_steps", steps: ["sewn", " heat-set"] }
+    made = Actions::SaveStudy.call(job_id: job.id, name: "Steps", factors: [factor], person_id: person.id)
+
+    assert_equal ["sewn, then heat-set", "heat-set, then sewn"], made.factors.first.levels.map(&:name)
+    assert_raises(MildAnvil::InvalidInput) do
+      Actions::SaveStudy.call(job_id: job.id, name: "None", factors: [{ name: "x" }], person_id: person.id)
+    end
+  end
+
+  # Twelve pieces for four cells of three: one cell is cut from three to two by a stock of eleven.
+  def test_one_stock_serves_all_cells_of_a_study
+    make([%w[a 6], %w[b 4], %w[b 6]])
+    content = { pulls: 3, stock: { pieces: 11 } }
+    found = Planning::ShowPlan.call(lot_id: study[1].id, content: content)[:sections][:stock]
+
+    assert_equal [12, 11], found.values_at(:wanted, :reaches)
+    assert_match(/12 pieces are wanted, there are 11. First keeps 2 of 3/, found[:sentence])
   end
 
   def test_an_order_over_the_study_mixes_its_cells_and_refuses_an_empty_one

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { catalogueQuery } from "@/api/queries";
 import { ErrorNote, Waiting } from "@/ui/states";
+import { AcceptanceTemplates } from "./AcceptanceTemplates";
 import { DesignFactors } from "./DesignFactors";
 import { ImportProfiles } from "./ImportProfiles";
 import { ItemTypes } from "./ItemTypes";
@@ -20,6 +21,7 @@ export function LibraryPage() {
       </p>
       <DesignFactors rows={data.design_factors} />
       <ProofRules rows={data.proof_rules} />
+      <AcceptanceTemplates />
       <ItemTypes types={data.item_types} />
       <ImportProfiles />
     </>

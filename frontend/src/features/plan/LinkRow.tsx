@@ -55,7 +55,7 @@ export function LinkRow({ link, place, last, onChange, onMove, onRemove, onSpeci
           label={link.specimen ? "Strength, if not as expected" : "Strength of one strand"}
           quantity="measured"
           value={link.strength}
-          note={link.gear_id ? "empty: from the gear register" : link.specimen ? undefined : "empty: unknown"}
+          note={whence(link)}
           onChange={(strength) => set({ strength })}
         />
         {number("Scatter", "scatter_percent")}
@@ -94,6 +94,12 @@ export function LinkRow({ link, place, last, onChange, onMove, onRemove, onSpeci
     </li>
   );
 }
+
+const whence = (link: PlanLink) => {
+  if (link.gear_id) return "empty: from the gear register";
+  if (link.lot_id) return "empty: as its lot broke";
+  return link.specimen ? undefined : "empty: unknown";
+};
 
 const altered = ({ strands, share_percent, knot_percent, bend_percent, pin_percent, stiffness_n_per_mm }: PlanLink) =>
   [share_percent, knot_percent, bend_percent, pin_percent, stiffness_n_per_mm].some((v) => v != null) ||

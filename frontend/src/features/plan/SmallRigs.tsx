@@ -1,7 +1,9 @@
 import type { ReactNode } from "react";
+import { RamDrawing, RedirectDrawing, SidewaysDrawing } from "@/charts/RigDrawings";
+import { plainNumber } from "@/format/figure";
 import { NumberField, QuantityField } from "./inputs";
 import { Panel } from "./Panel";
-import { usePart, usePlan } from "./planContext";
+import { usePart, usePlan, type Typed } from "./planContext";
 
 /** Ram, redirect, a line pulled sideways, torque for a preload. */
 export function SmallRigs() {
@@ -24,6 +26,7 @@ function RamCard() {
   const [ram, set] = usePart("ram");
   return (
     <Panel title="Ram" answer={usePlan().plan.sections.ram}>
+      {ram.bore && <RamDrawing rodShare={drawnShare(ram.rod, ram.bore)} label="A ram in section: bore and rod" />}
       <Fields>
         <QuantityField
           label="Bore"
@@ -56,6 +59,9 @@ function RedirectCard() {
   const [part, set] = usePart("redirect");
   return (
     <Panel title="Redirect" answer={usePlan().plan.sections.redirect}>
+      {part.degrees != null && (
+        <RedirectDrawing degrees={part.degrees} label={`The rope turns, ${part.degrees}° between its parts`} />
+      )}
       <Fields>
         <QuantityField
           label="Tension in the rope"
@@ -78,6 +84,9 @@ function SidewaysCard() {
   const [part, set] = usePart("sideways");
   return (
     <Panel title="Line pulled sideways" answer={usePlan().plan.sections.sideways}>
+      {part.degrees != null && (
+        <SidewaysDrawing degrees={part.degrees} label={`A line pulled aside by ${part.degrees}° of each half`} />
+      )}
       <Fields>
         <QuantityField
           label="Force across the line"
@@ -125,4 +134,10 @@ function PreloadCard() {
       </Fields>
     </Panel>
   );
+}
+
+/** How thick the rod is drawn; in other units than the bore it is only shown to be there. */
+function drawnShare(rod: Typed | null | undefined, bore: Typed): number {
+  if (!rod) return 0;
+  return rod.unit === bore.unit ? (plainNumber(rod.text) ?? 0) / (plainNumber(bore.text) || 1) : 0.5;
 }

@@ -12,7 +12,7 @@ const ANOTHER = "another";
 /** The links one by one, from the anchor of the bench to the other end: added, moved, taken out. */
 export function TrainEditor() {
   const { content, change } = usePlan();
-  const { unit } = useLot();
+  const { page, unit } = useLot();
   const links = content.train ?? [];
   const set = (train: PlanLink[]) => change({ train });
   const put = (at: number, link: PlanLink) => set(links.map((l, i) => (i === at ? link : l)));
@@ -22,7 +22,9 @@ export function TrainEditor() {
     if (link) next.splice(at + by, 0, link);
     set(next);
   };
-  const gear = useQuery(registerQuery).data?.gear ?? [];
+  const { data: register } = useQuery(registerQuery);
+  const gear = register?.gear ?? [];
+  const lots = (register?.lots ?? []).filter((lot) => lot.id !== page.lot.id);
   const add = (value: string) => {
     const row = gear.find((g) => String(g.id) === value);
     set([...links, row ? { name: row.name, kind: row.kind, gear_id: row.id } : { name: "Another link" }]);
@@ -58,6 +60,25 @@ export function TrainEditor() {
           ]}
           onChange={(value) => value && add(value)}
         />
+        {lots.length > 0 && (
+          <Choice
+            className="w-72"
+            label="or what was pulled before"
+            value=""
+            options={[
+              { value: "", label: "choose …" },
+              ...lots.map((lot) => ({
+                value: String(lot.id),
+                label: lot.name,
+                note: `${lot.breaks} breaks${lot.mean ? `, mean ${stated(lot.mean, unit.symbol)}` : ""}`,
+              })),
+            ]}
+            onChange={(value) => {
+              const lot = lots.find((row) => String(row.id) === value);
+              if (lot) set([...links, { name: lot.name, lot_id: lot.id }]);
+            }}
+          />
+        )}
         <Button onClick={() => add(ANOTHER)}>Another link</Button>
       </div>
     </div>

@@ -94,7 +94,7 @@ export function PeakForm() {
         <Field
           label="Specimen"
           inputMode="numeric"
-          placeholder="next"
+          placeholder={page.plan.next?.label ?? "next"}
           error={errors.specimen?.message ?? fields.specimen_number}
           {...form.register("specimen")}
         />

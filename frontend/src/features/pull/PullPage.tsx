@@ -33,6 +33,14 @@ export function PullPage() {
             : plural(page.summary.pulled, "pull")}
         </span>
       </div>
+      {page.plan.next && (
+        <p className="border-measured mb-3 border-l-4 px-3 py-1">
+          <b className="head text-[17px]">Next: {page.plan.next.label}</b>
+          <span className="text-soft ml-3">
+            {plural(page.plan.next.left, "listed piece")} left. A pull without a specimen of its own goes to it.
+          </span>
+        </p>
+      )}
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-4">
           {!may && <p className="text-soft">Pulls are brought in by a technician.</p>}

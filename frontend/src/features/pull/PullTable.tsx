@@ -62,7 +62,7 @@ function Row({ pull }: { pull: Pull }) {
         </Link>
       </td>
       <td>
-        {pull.specimen}, {pull.feature}
+        {page.specimens.find((s) => s.number === pull.specimen)?.label || pull.specimen}, {pull.feature}
         {pull.preload && (
           <span className={pull.preloaded ? "text-derived font-semibold" : "text-soft"}>
             {" "}

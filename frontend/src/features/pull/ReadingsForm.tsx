@@ -107,7 +107,12 @@ export function ReadingsForm() {
           placeholder="or leave"
           {...form.register("before")}
         />
-        <Field label="Specimen" inputMode="numeric" placeholder="next" {...form.register("specimen")} />
+        <Field
+          label="Specimen"
+          inputMode="numeric"
+          placeholder={page.plan.next?.label ?? "next"}
+          {...form.register("specimen")}
+        />
       </div>
       <p className="text-soft flex min-h-9 items-center gap-3 text-[13px]" aria-live="polite">
         {bad >= 0 ? (

@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Controller, useFieldArray, useForm } from "react-hook-form";
+import { Controller, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { toast } from "sonner";
 import { z } from "zod";
 import { answer, api, type Schemas } from "@/api/client";
@@ -44,16 +44,18 @@ export function NewStudy({ job, onClose }: Props) {
   );
 }
 
-const toBody = ({ name, factors }: Study): Schemas["NewStudy"] => ({
+export const toBody = ({ name, factors }: Study): Schemas["NewStudy"] => ({
   name,
-  factors: factors.map((factor) => ({
-    name: factor.name,
-    kind: factor.kind,
-    levels: levelsOf(factor.levels).map((level) => ({
-      name: level,
-      value: factor.kind === "quantity" ? plainNumber(level) : null,
-    })),
-  })),
+  factors: factors.map((factor) => {
+    const { kind } = factor;
+    if (kind === "order_of_steps") return { name: factor.name, kind, steps: levelsOf(factor.levels) };
+    const value = (level: string) => (kind === "quantity" ? plainNumber(level) : null);
+    return {
+      name: factor.name,
+      kind,
+      levels: levelsOf(factor.levels).map((level) => ({ name: level, value: value(level) })),
+    };
+  }),
 });
 
 function StudyForm({ jobId, onClose }: { jobId: number; onClose: () => void }) {
@@ -73,6 +75,8 @@ function StudyForm({ jobId, onClose }: { jobId: number; onClose: () => void }) {
     },
   });
   const { errors } = form.formState;
+  const kinds = useWatch({ control: form.control, name: "factors" });
+  const orders = (i: number) => kinds[i]?.kind === "order_of_steps";
   return (
     <form className="grid gap-3.5" onSubmit={(event) => void form.handleSubmit((study) => create.mutate(study))(event)}>
       <Field label="Name of the study" error={errors.name?.message} {...form.register("name")} />
@@ -97,8 +101,8 @@ function StudyForm({ jobId, onClose }: { jobId: number; onClose: () => void }) {
             )}
           />
           <Field
-            label="Levels, in order, with commas"
-            placeholder="3, 5, 7"
+            label={orders(i) ? "Steps, with commas: every order of them is a level" : "Levels, in order, with commas"}
+            placeholder={orders(i) ? "sewn, heat-set" : "3, 5, 7"}
             className="sm:col-span-2"
             error={errors.factors?.[i]?.levels?.message}
             {...form.register(`factors.${i}.levels`)}

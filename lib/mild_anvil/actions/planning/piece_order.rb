@@ -16,6 +16,14 @@ module MildAnvil
           present(lot).map { |specimen| [label(specimen), 1] }
         end
 
+        # @return [Array<Store::Models::Specimen>] listed pieces that nothing was pulled of, in their order
+        def unpulled(lot)
+          rows = ordered(lot)
+          pieces = rows.empty? ? present(lot) : rows.map(&:specimen)
+          pulled = Store::Models::Pull.where(lot_id: lot.id).join(:features, id: :feature_id).select_map(:specimen_id)
+          pieces.reject { |piece| piece.state == "held back" || pulled.include?(piece.id) }
+        end
+
         # @return [Store::Models::PullOrder, nil] of the lot, or of the study that it is a cell of
         def order(lot)
           Store::Models::PullOrder.of(lot_id: lot.id) || study_ids(lot).filter_map do |id|

@@ -7,8 +7,10 @@ module MildAnvil
       module PlanLine
         module_function
 
-        # @return [Hash] line, state (none, full, warn), revision
-        def of(lot)
+        # @return [Hash] line, state (none, full, warn), revision; next: the piece that is pulled next
+        def of(lot) = line(lot).merge(next: following(lot))
+
+        def line(lot)
           kept = Store::Models::Plan.of(lot.id)
           waits = missing_tests(lot)
           return told(["not planned yet"], waits, 0, "none") if kept.nil?
@@ -18,6 +20,15 @@ module MildAnvil
           waits = ["#{ended} ended in the train: plan again", *waits] if ended.positive?
           told([plan.line || "planned"], waits, kept.revision, "full")
         end
+
+        # @return [Hash, nil] nil without listed specimens
+        def following(lot)
+          left = PieceOrder.unpulled(lot)
+          piece = left.first or return
+          { number: piece.number, label: PieceOrder.label(piece), place: lot.specimens_dataset.count - left.size + 1,
+            left: left.size }
+        end
+        private_class_method :line, :following
 
         def told(line, waits, revision, state)
           { line: (line + waits).join("; "), state: waits.empty? ? state : "warn", revision: revision }

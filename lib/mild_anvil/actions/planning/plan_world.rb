@@ -25,7 +25,8 @@ module MildAnvil
         def world
           terms = @lot.terms
           Core::Plan::World.new(unit: @unit, units: Catalogue.units, measured: @measurand.units, claims: claims,
-                                required_si: required(terms), lots: lots, borrowed: ScatterLenders.borrowed(@lot),
+                                required_si: required(terms), lots: lots, link_lots: link_lots, groups: groups,
+                                borrowed: ScatterLenders.borrowed(@lot),
                                 largest_factor: largest_factor, gear: gear, benches: benches, near_misses: near_misses,
                                 rules: rules, counted: Store::Models::LotSummary[@lot.id]&.breaks.to_i, made: made,
                                 labels: labels, blocks: pieces.to_h, now: now, push: push?,
@@ -48,6 +49,20 @@ module MildAnvil
 
         def lots
           ScatterLenders.candidates(@lot).reject { |row| ScatterLenders.why_not(row) }
+        end
+
+        def link_lots
+          ids = @content[:train].to_a.filter_map { |row| row[:lot_id] }
+          ids.empty? ? [] : Store::Lenders.links.where(Sequel[:lots][:id] => ids).all
+        end
+
+        # The stock is one for all cells of a study.
+        def groups
+          study = PieceOrder.study_ids(@lot).first or return []
+          StudyCells.lots(study).map do |cell|
+            wanted = cell.id == @lot.id ? @content[:pulls] : cell.specimens_planned
+            { name: cell.name, wanted: wanted.to_i }
+          end
         end
 
         def largest_factor = Library.design_factors.map { |row| row[:high] }.max || USUAL_FACTOR

@@ -47,7 +47,7 @@ module MildAnvil
             lot = Store::Models::Lot.locked!(lot_id)
             scope = scope(lot, of_study)
             pieces = pieces(lot, scope)
-            seed ||= SecureRandom.random_number(LARGEST_SEED)
+            seed = seed ? seed.to_i : SecureRandom.random_number(LARGEST_SEED)
             rows = Core::Plan::PullOrder.random(pieces, blocks: blocks, seed: seed)
             before = Store::Models::PullOrder.of(**scope)
             refuse_without_reason!(before, lot, reason)

@@ -30,8 +30,15 @@ module MildAnvil
         def show
           { **MODELS.to_h { |table, model| [table.to_sym, model.in_use.all.map { |row| shown(table, row) }] }
                     .then { |all| all.merge(gear: with_history(all[:gear])) },
+            lots: Store::Lenders.links.all.map { |row| link(row) },
             near_misses: Store::Models::NearMiss.order(Sequel.desc(:id)).limit(50).eager(:person).all.map { |r| miss(r) } }
         end
+
+        # An earlier lot as a link of another one's train.
+        def link(row)
+          { id: row[:id], name: row[:name], breaks: row[:breaks], mean: figure(row[:mean_si], "force") }
+        end
+        private_class_method :link
 
         # @param values [Hash] columns; typed ones as text and unit
         # @return [Sequel::Model]

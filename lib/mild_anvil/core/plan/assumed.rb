@@ -42,18 +42,43 @@ module MildAnvil
           typed = @typed.share(:scatter_percent)
           raise InvalidInput.new("a scatter must be above zero", fields: { scatter: "is 0" }) if typed&.zero?
           return [typed, "as expected"] if typed
-          return [@world.borrowed.standard_deviation_si / mean, borrowed_words] if @world.borrowed
-
-          lot = lots.max_by { |l| l[:breaks] }
-          return [lot[:standard_deviation_si] / lot[:mean_si], "of #{lot[:name]}, #{lot[:breaks]} breaks"] if lot
+          if @world.borrowed
+            return [@world.borrowed.standard_deviation_si / mean,
+                    words("borrowed from", @world.borrowed)]
+          end
+          return of_earlier(mean) unless lots.empty?
 
           [USUAL_SHARE, "not known, taken as 10 %"]
         end
 
-        def borrowed_words
-          p = @world.borrowed.homogeneity_p
-          alike = p && (p < 0.05 ? "; they do not scatter alike" : "; they scatter alike")
-          "borrowed from #{@world.borrowed.source}, #{@world.borrowed.dof.round} degrees of freedom#{alike}"
+        # Earlier lots of the type together, if they scatter alike; else the one that scatters most.
+        def of_earlier(mean)
+          pooled = pooled_scatter
+          return [pooled.standard_deviation_si / mean, words("pooled from", pooled)] unless unlike?(pooled)
+
+          widest = lots.max_by { |lot| lot[:standard_deviation_si] }
+          [widest[:standard_deviation_si] / mean,
+           "of #{widest[:name]}, the widest of #{lots.size} earlier lots that do not scatter alike"]
+        end
+
+        def pooled_scatter
+          described = lots.map { |lot| Summary.new(*lot.values_at(:breaks, :standard_deviation_si)) }
+          found = Statistics::Homogeneity.of_described(described)
+          names = lots.first(MOST_NAMED).map { |lot| lot[:name] }
+          Rating::Borrowed.new(standard_deviation_si: found.standard_deviation, dof: found.dof, homogeneity_p: found.p,
+                               source: names.join(", "))
+        end
+
+        Summary = Struct.new(:count, :standard_deviation)
+        MOST_NAMED = 4
+        UNLIKE = 0.05
+        private_constant :Summary
+
+        def unlike?(borrowed) = !borrowed.homogeneity_p.nil? && borrowed.homogeneity_p < UNLIKE
+
+        def words(verb, borrowed)
+          alike = borrowed.homogeneity_p && (unlike?(borrowed) ? "; they do not scatter alike" : "; they scatter alike")
+          "#{verb} #{borrowed.source}, #{borrowed.dof.round} degrees of freedom#{alike}"
         end
 
         def lots = @lots ||= @world.lots.select { |l| l[:breaks] >= 2 && l[:standard_deviation_si].to_f.positive? }

@@ -52,7 +52,7 @@ module MildAnvil
         end
 
         def of_lot(id)
-          lot = @world.lots.find { |l| l[:id] == id }
+          lot = @world.link_lots.find { |l| l[:id] == id }
           return [nil, nil, nil] if lot.nil? || lot[:standard_deviation_si].to_f.zero?
 
           [lot[:mean_si], lot[:standard_deviation_si], "#{lot[:name]}, #{lot[:breaks]} breaks"]

@@ -13,15 +13,23 @@ module MildAnvil
         # @return [Pooled] p nil for one lot alone
         # @raise [InsufficientData]
         # Source: Bartlett, Proceedings of the Royal Society A 160 (1937); NIST e-Handbook 1.3.5.7
-        def pooled(lots)
-          described = described!(lots)
+        def pooled(lots) = of_described(described!(lots))
+
+        # The same from what is known of each lot: its count and its standard deviation.
+        # @param described [Array<#count, #standard_deviation>] counts of at least 2, deviations above 0
+        # @return [Pooled]
+        # @raise [InsufficientData]
+        def of_described(described)
+          if described.empty? || described.any? { |d| d.count < 2 || !d.standard_deviation.positive? }
+            raise InsufficientData, "borrowed scatter needs earlier lots of two different breaks at least"
+          end
 
           dofs = described.map { |d| d.count - 1 }
           total = dofs.sum
           variance = described.zip(dofs).sum { |d, v| v * (d.standard_deviation**2) } / total
-          statistic = lots.size > 1 ? bartlett(described, dofs, total, variance) : nil
+          statistic = described.size > 1 ? bartlett(described, dofs, total, variance) : nil
           Pooled.new(standard_deviation: Math.sqrt(variance), dof: total, statistic: statistic,
-                     p: statistic && ChiSquared.upper_tail(statistic, lots.size - 1)).freeze
+                     p: statistic && ChiSquared.upper_tail(statistic, described.size - 1)).freeze
         end
 
         def described!(lots)

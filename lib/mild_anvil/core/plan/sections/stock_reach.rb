@@ -20,7 +20,11 @@ module MildAnvil
 
           private
 
-          def groups(wanted) = [Stock::Group.new(name: "This lot", wanted: wanted)]
+          def groups(wanted)
+            return [Stock::Group.new(name: "This lot", wanted: wanted)] if world.groups.empty?
+
+            world.groups.map { |row| Stock::Group.new(**row) }
+          end
         end
       end
     end
