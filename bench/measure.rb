@@ -9,6 +9,7 @@ require_relative "judging"
 require_relative "load"
 require_relative "many_files"
 require_relative "memory"
+require_relative "planning"
 
 # The measurements of bin/bench; times are medians.
 module Bench
@@ -225,9 +226,10 @@ MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
 parts = if ARGV.empty?
           %w[script opening statistics findings import window files rack judging lenders growth load
-             memory]
+             memory planning]
         else
           ARGV
         end
-SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory }.freeze
+SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
+           "planning" => Planning }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

@@ -20,9 +20,14 @@ module MildAnvil
           ask: ShowAsk.call(lot, facts.terms),
           summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot),
           specimens: specimens(lot),
-          loads: loads(lot, facts), siblings: siblings(lot), limits: Planning::ShowPlan.limits_of(lot),
-          plan: Planning::PlanLine.of(lot) }
+          loads: loads(lot, facts), siblings: siblings(lot), **planned(lot) }
       end
+
+      def planned(lot)
+        kept = Planning::KeptPlan.new(lot)
+        { limits: kept.limits, plan: kept.line }
+      end
+      private_class_method :planned
 
       def job(job) = job.values.slice(:id, :customer, :title, :purpose)
       private_class_method :job

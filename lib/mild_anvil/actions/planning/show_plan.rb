@@ -35,12 +35,6 @@ module MildAnvil
           plan.limits.map { |row| row.slice(:key, :name).merge(figure: figures.reading(row[:value_si])) }
         end
 
-        # @return [Array<Hash>] of the plan in force; empty without one
-        def limits_of(lot)
-          kept = Store::Models::Plan.of(lot.id) or return []
-          limits(composed(lot, kept.content_h), lot)
-        end
-
         def by(row) = { person: row.person.name, created_at: row.created_at, reason: row.reason }
         private_class_method :by
 

@@ -17,8 +17,8 @@ module MildAnvil
 
         def known? = !mean.nil?
         # @return [Float] newtons in line at which one leg reaches its mean strength
-        def capacity = mean * in_line
-        def scatter = deviation * left * share_factor * leg_factor * Math.sqrt(strands)
+        def capacity = @capacity ||= mean * in_line
+        def scatter = @scatter ||= deviation * left * share_factor * leg_factor * Math.sqrt(strands)
         # What the derates leave.
         def left = derates.values.reduce(1.0, :*)
         def with(**changed) = self.class.new(**to_h, **changed)
@@ -31,12 +31,16 @@ module MildAnvil
         def leg_factor = legs == 1 ? 1.0 : Tackle.two_legs(1.0, included_degrees)
 
         # @return [Float] chance that it holds a force in line
-        def survival(force) = Statistics::Normal.upper_tail((force - capacity) / scatter)**legs
+        def survival(force)
+          tail = Statistics::Normal.upper_tail((force - capacity) / scatter)
+          legs == 1 ? tail : tail**legs
+        end
 
         # @return [Float] density of the force in line at which it goes
         def density(force)
           z = (force - capacity) / scatter
-          legs * Statistics::Normal.density(z) / scatter * (Statistics::Normal.upper_tail(z)**(legs - 1))
+          once = Statistics::Normal.density(z) / scatter
+          legs == 1 ? once : legs * once * (Statistics::Normal.upper_tail(z)**(legs - 1))
         end
 
         # @return [Array<String>] what is wrong with it
