@@ -27,7 +27,7 @@ class PlanningApiTest < WebCase
     content = planned
     tried = call(:post, "/api/lots/#{id}/plan/preview", { content: content, unit: "lbf" })
 
-    assert_match(/To clear 2020 lbf: 7 pulls/, tried["sections"]["how_many"]["sentence"])
+    assert_match(/To clear 2030 lbf: 7 pulls/, tried["sections"]["how_many"]["sentence"])
     kept = call(:post, "/api/lots/#{id}/plan", { content: content, revision: 0 }, expect: 201)
 
     assert_equal [1, "ok", "98 %"],
@@ -43,7 +43,7 @@ class PlanningApiTest < WebCase
   def papers(id)
     sheet = paper("/api/lots/#{id}/plan-papers/plan-sheet.pdf?unit=lbf", "application/pdf")
 
-    assert_match(/To clear 2020 lbf/, sheet)
+    assert_match(/To clear 2030 lbf/, sheet)
     assert_match(/Jaw\s+4150 lbf|4150 lbf/, sheet)
     assert_match(/Pieces 8\n/, paper("/api/lots/#{id}/plan-papers/what-to-send.pdf", "application/pdf"))
     get "/api/lots/#{id}/plan-papers/labels.pdf"

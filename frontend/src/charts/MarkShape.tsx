@@ -25,7 +25,7 @@ export function MarkShape({ kind, x, y, height, strong, dim, count = 1, preloade
           <rect x={x - 3} y={y} width={6} height={height} />
           <path d={`M${x - 6} ${y + height}L${x + 6} ${y}`} />
         </g>
-      ) : kind === "unjudged" || kind === "superseded" || kind === "not_loaded" ? (
+      ) : kind === "unjudged" || kind === "superseded" || kind === "not_loaded" || kind === "trial" ? (
         <rect
           x={x - 2}
           y={y}

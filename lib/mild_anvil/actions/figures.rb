@@ -23,6 +23,11 @@ module MildAnvil
         rule.nearest(value_si).to_h
       end
 
+      # @return [Hash] what something holds: never stated higher than it is
+      def limit(value_si)
+        Core::Quantity::FigureRule.for(unit: unit, largest_si: value_si, others: measurand.units).down(value_si).to_h
+      end
+
       # @param row [#value_si, #text, #unit] what somebody stated in a unit of their own
       # @return [Hash]
       def stated(row)

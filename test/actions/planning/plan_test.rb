@@ -126,6 +126,21 @@ train: [specimen, { name: "x", lot_id: 999_999 }])[:links].last[:capacity]
     assert_equal "3 pulls", shown(made)[:plan][:line]
   end
 
+  # 18.49 kN is stated as 18.4: a limit is never shown higher than it is.
+  def test_limits_are_rounded_down
+    made = lot
+    save(made, pulls: 3, train: [specimen, { name: "Jaw", strength: typed("18.49") }])
+
+    assert_equal ["18.4 kN", "4120 lbf"], shown(made)[:limits].map { |l|
+      ["#{l[:figure][:text]} kN", "#{l[:figure][:texts]['lbf']} lbf"]
+    }.first
+  end
+
+  def test_the_same_name_twice_is_one_row
+    gear("Jaw")
+    assert_match(/“Jaw” already/, assert_raises(MildAnvil::InvalidInput) { gear("Jaw") }.message)
+  end
+
   def test_gear_in_line_counts_every_pull_and_its_highest_load
     jaw = gear("Jaw", pulls_before: 10, highest_before: typed("4"))
     made = lot

@@ -83,6 +83,40 @@ class SpecimensTest < StoreCase
     refute_includes computed(made).statement["minimum"].to_s, "2000"
   end
 
+  def test_a_trial_marked_after_signing_leaves_the_statement_and_says_that_it_no_longer_holds
+    made = lot_with_breaks(8.1, 8.4, 7.9, 8.2)
+    signed = sign(made)
+    change(made, [made.specimens_dataset.first(number: 3)], trial: true, reason: "Tried the jaws")
+    summary = summary(made.refresh)
+
+    refute summary["signed_current"]
+    assert Actions::RecheckStatement.call(statement_id: signed.id)[:intact]
+    assert_match(/\A%PDF/, Actions::ExportStatement.preview(lot_id: made.id, format: "pdf").content)
+  end
+
+  def test_the_same_request_lists_them_once
+    made = lot
+    2.times { add(made, 3, once_key: "k" * 12) }
+
+    assert_equal 3, rows(made).size
+  end
+
+  NAMES = ["Ω", "=1+1", "<b>", "Ä“ö”ü", "🪢 rope", "x" * 40].freeze
+
+  def test_any_name_is_printed_and_never_a_formula
+    made = lot(name: "=1+1 <b>Ω #{'ä' * 140}")
+    List.take_in(lot_id: made.id, rows: NAMES.map { |name| { label: name, parent: name } }, person_id: person.id)
+    %w[labels.pdf plan-sheet.pdf what-to-send.pdf].each do |kind|
+      if kind == "labels.pdf"
+        Planning::SavePlan.call(lot_id: made.id, content: { pulls: 6 }, revision: 0,
+                                person_id: person.id)
+      end
+
+      assert_match(/\A%PDF/, Planning::Papers.call(lot_id: made.id, kind: kind).content, kind)
+    end
+    assert_includes Planning::Papers.call(lot_id: made.id, kind: "specimens.csv").content, "'=1+1"
+  end
+
   def test_several_are_changed_alike_and_used_ones_stay
     made = lot
     list = add(made)

@@ -19,7 +19,7 @@ class HowManyTest < CoreCase
   end
 
   def test_what_is_pulled_counts
-    assert_match(/19 pulls clear it with 90 % chance. 6 are made, so 13 more. With the 12 planned: 70 %/,
+    assert_match(/19 pulls clear it with 90 % chance. 6 are made, so 13 more. With the 12 planned: 69 %/,
                  many.sentence(WORDING, planned: 12, done: 6))
     assert_match(/so 0 more/, many.sentence(WORDING, done: 30))
     assert_match(/One pull gives no minimum/, many.sentence(WORDING, planned: 1))
@@ -52,6 +52,13 @@ class HowManyTest < CoreCase
     assert_match(/10 % confidence.*26.3 × s below the mean: nothing is left/, rows[2])
     assert_match(/23 % confidence that 95 % are stronger. The bound lies 4.2 × s below the mean, at 66 %/, rows[5])
     assert_match(/40 % confidence/, rows[10])
+  end
+
+  def test_a_promise_is_never_rounded_up_nor_a_load_to_be_reached_down
+    assert_equal(["95 %", "94 %", "98 %", "100 %", "29 %"],
+                 [0.959, 0.9499, 0.98999, 1.0, 0.29].map { |share| WORDING.sure(share) })
+    assert_equal ["265 kN", "264.8 kN"], [WORDING.at_least(264_779.0), WORDING.to_reach(264_779.0)]
+    assert_equal "2.67 m", WORDING.length(2.661, :up)
   end
 
   def test_the_wording_is_never_surer_than_the_figure

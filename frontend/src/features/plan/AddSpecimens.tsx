@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Fault } from "@/api/client";
+import { Fault, onceKey } from "@/api/client";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Field } from "@/ui/Field";
@@ -29,7 +29,8 @@ function Form({ onClose }: { onClose: () => void }) {
   const [count, setCount] = useState<number | null>(wanted);
   const [pattern, setPattern] = useState("");
   const [features, setFeatures] = useState("");
-  const add = useAddSpecimens(page.lot.id, onClose);
+  const [key] = useState(onceKey);
+  const add = useAddSpecimens(page.lot.id, key, onClose);
   const names = features
     .split(",")
     .map((name) => name.trim())

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { toast } from "sonner";
-import { answer, api, type Schemas } from "@/api/client";
+import { answer, api, once, type Schemas } from "@/api/client";
 import { keys, lotChanged } from "@/api/queries";
 
 type Rows = Schemas["SpecimenRow"][];
@@ -23,10 +23,10 @@ function useListChange<Input>(lotId: number, send: (input: Input) => Promise<Row
 
 const at = (id: number) => ({ params: { path: { id } } });
 
-export const useAddSpecimens = (id: number, after: () => void) =>
+export const useAddSpecimens = (id: number, key: string, after: () => void) =>
   useListChange<Schemas["NewSpecimens"]>(
     id,
-    (body) => answer(api.POST("/api/lots/{id}/specimens", { ...at(id), body })),
+    (body) => answer(api.POST("/api/lots/{id}/specimens", { ...at(id), headers: once(key), body })),
     "Listed",
     after,
   );

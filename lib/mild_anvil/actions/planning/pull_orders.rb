@@ -46,6 +46,7 @@ module MildAnvil
           Store::Database.write do
             lot = Store::Models::Lot.locked!(lot_id)
             scope = scope(lot, of_study)
+            Store::Models::Study.locked!(scope[:study_id]) if scope[:study_id]
             pieces = pieces(lot, scope)
             seed = seed ? seed.to_i : SecureRandom.random_number(LARGEST_SEED)
             rows = Core::Plan::PullOrder.random(pieces, blocks: blocks, seed: seed)
@@ -65,6 +66,7 @@ module MildAnvil
           Store::Database.write do
             lot = Store::Models::Lot.locked!(lot_id)
             before = PieceOrder.order(lot) || raise(NotFound.new("this lot has no order yet", id: lot_id))
+            Store::Models::Study.locked!(before.study_id) if before.study_id
             rows = Core::Plan::PullOrder.moved(rows_of(before), specimen_id, position)
             keep(scope_of(before), rows, person, lot, **before.values.slice(:seed, :blocks, :block_by),
                                                       reason: reason.strip)

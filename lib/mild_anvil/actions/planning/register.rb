@@ -48,6 +48,7 @@ module MildAnvil
           columns = columns(values)
           check!(table, columns)
           Store::Database.write do
+            refuse_second!(table, columns[:name])
             row = MODELS.fetch(table).create(person_id: person.id, **columns)
             Store::Events.record(:"add_#{table}", row, person_id: person.id, after: columns)
             row
@@ -62,6 +63,7 @@ module MildAnvil
             row = MODELS.fetch(table).where(id: id, retired_at: nil).for_update.first || unknown!(id)
             Stale.refuse!(row, version, "this row")
             check!(table, row.values.merge(columns))
+            refuse_second!(table, columns[:name]) if columns[:name] && columns[:name] != row.name
             before = row.values.slice(*columns.keys)
             row.update(version: row.version + 1, **columns)
             Store::Events.record(:"change_#{table}", row, person_id: person.id, before: before, after: columns)
@@ -93,6 +95,14 @@ module MildAnvil
             row
           end
         end
+
+        # Two of one name cannot be told apart at the bench; the same form sent twice is one row.
+        def refuse_second!(table, name)
+          return if MODELS.fetch(table).where(name: name, retired_at: nil).for_update.empty?
+
+          raise InvalidInput.new("The register has “#{name}” already", fields: { name: "is in use" })
+        end
+        private_class_method :refuse_second!
 
         def unknown!(id) = raise(NotFound.new("the register has no such row", id: id))
         private_class_method :unknown!

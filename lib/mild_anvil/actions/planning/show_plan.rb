@@ -32,7 +32,7 @@ module MildAnvil
         # @return [Array<Hash>] key, name, figure
         def limits(plan, lot)
           figures = Figures.of(lot)
-          plan.limits.map { |row| row.slice(:key, :name).merge(figure: figures.reading(row[:value_si])) }
+          plan.limits.map { |row| row.slice(:key, :name).merge(figure: figures.limit(row[:value_si])) }
         end
 
         def by(row) = { person: row.person.name, created_at: row.created_at, reason: row.reason }

@@ -37,18 +37,20 @@ module MildAnvil
         # @param features [Array<String>, nil] nil: those of the item type
         # @return [Array<Store::Models::Specimen>]
         # @raise [InvalidInput]
-        def add(lot_id:, count:, person_id:, pattern: "", features: nil, state: "planned")
+        def add(lot_id:, count:, person_id:, pattern: "", features: nil, state: "planned", once_key: nil)
           person = People.fetch!(person_id)
           numbering = Core::Plan::Numbering.new(pattern)
-          Store::Database.write do
+          request = { lot: lot_id, count: count, pattern: pattern }
+          OnceOnly.call(once_key, person_id: person.id, action: :add_specimens, request: request) do
             lot = Store::Models::Lot.locked!(lot_id)
             last = lot.specimens_dataset.max(:number) || 0
             refuse_too_many!(lot, count)
             rows = ((last + 1)..(last + count)).map do |number|
               { number: number, label: pattern.to_s.strip.empty? ? "" : numbering.label(number), state: state }
             end
-            make(lot, rows, features, person, :add_specimens)
+            make(lot, rows, features, person, :add_specimens).last.id
           end
+          Store::Models::Specimen.where(lot_id: lot_id).order(Sequel.desc(:number)).limit(count).all.reverse
         end
 
         # @param rows [Array<Hash>] number (nil: the next free one) and any of COLUMNS, features

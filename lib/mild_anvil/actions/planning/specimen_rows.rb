@@ -5,10 +5,14 @@ module MildAnvil
     module Planning
       # A table of specimens somebody pasted, or a CSV or XLSX file: its columns by their headings.
       module SpecimenRows
-        HEADINGS = { number: %w[number no nr n #], label: %w[label specimen piece id name mark],
+        HEADINGS = { number: ["number", "no", "nr", "n", "num", "nummer", "specimen no", "specimen number", "piece no",
+                              "sample no", "numéro"],
+                     label: ["label", "specimen", "piece", "id", "name", "mark", "sample", "coupon", "probe", "tag",
+                             "specimen id", "sample id", "piece id", "bezeichnung", "échantillon"],
                      position: %w[position place], side: %w[side face], direction: %w[direction orientation],
                      parent: %w[parent plate sheet coil], note: %w[note remark notes remarks comment],
                      features: %w[features ends], state: %w[state status], map_x: %w[x], map_y: %w[y] }.freeze
+        NO_WORD = /[^[:alpha:][:digit:]]+/
         LONGEST = { label: 40, position: 60, side: 60, direction: 60, parent: 80, note: 400 }.freeze
         STATES = ["planned", "here", "prepared", "held back", "gone"].freeze
 
@@ -46,7 +50,7 @@ module MildAnvil
         end
 
         def columns(head)
-          words = head.map { |cell| cell.to_s.strip.downcase }
+          words = head.map { |cell| cell.to_s.downcase.gsub(NO_WORD, " ").strip }
           found = HEADINGS.filter_map do |name, called|
             at = words.index { |word| called.include?(word) }
             at && [name, at]

@@ -40,16 +40,21 @@ module MildAnvil
         # @return [Array<Store::Models::Lot>]
         # @raise [InvalidInput] for unknown, doubled or existing cells
         def make(study_id:, cells:, like:, planned:, person_id:)
-          study = Store::Models::Study.fetch!(study_id)
-          refuse!(study, cells)
           pattern = Store::Models::Lot.fetch!(like)
-          if pattern.job_id != study.job_id
-            raise InvalidInput.new("The lot to take over belongs to another job",
-                                   fields: { like: "is of another job" })
+          Store::Database.write do
+            study = Store::Models::Study.locked!(study_id)
+            refuse!(study, cells)
+            refuse_other_job!(study, pattern)
+            cells.map { |cell| make_one(study, cell, pattern, planned, person_id) }
           end
-
-          Store::Database.write { cells.map { |cell| make_one(study, cell, pattern, planned, person_id) } }
         end
+
+        def refuse_other_job!(study, pattern)
+          return if pattern.job_id == study.job_id
+
+          raise InvalidInput.new("The lot to take over belongs to another job", fields: { like: "is of another job" })
+        end
+        private_class_method :refuse_other_job!
 
         COPIED = %i[item_type material maker differs_from_use direction configuration item_condition setup_class
                     measurand display_unit].freeze

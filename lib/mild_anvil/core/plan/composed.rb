@@ -62,7 +62,7 @@ module MildAnvil
 
           many = HowMany.new(mean_si: expected[:mean_si], deviation_si: expected[:deviation_si], required_si: required,
                              coverage: world.coverage, confidence: world.confidence)
-          "#{pulls} pulls, #{wording.per_cent(many.chance(pulls))} sure to clear #{wording.force(required)}"
+          "#{pulls} pulls, #{wording.sure(many.chance(pulls))} sure to clear #{wording.at_least(required)}"
         rescue InvalidInput => e
           "#{pulls} pulls: #{e.message}"
         end

@@ -57,7 +57,7 @@ module MildAnvil
 
           still = [needed.n - done, 0].max
           made = done.zero? ? "" : " #{done} are made, so #{still} more."
-          "#{needed.n} pulls clear it with #{wording.per_cent(needed.probability)} chance.#{made}" \
+          "#{needed.n} pulls clear it with #{wording.sure(needed.probability)} chance.#{made}" \
             "#{" #{of_planned(wording, planned)}" if planned}"
         end
 
@@ -97,7 +97,7 @@ module MildAnvil
         def of_planned(wording, planned)
           return "One pull gives no minimum." if planned < 2
 
-          "With the #{planned} planned: #{wording.per_cent(chance(planned))}."
+          "With the #{planned} planned: #{wording.sure(chance(planned))}."
         end
       end
     end

@@ -14,10 +14,11 @@ module MildAnvil
         # @param given [Hash] pressure (pascal) or force (newtons); bore, rod (metres)
         # @return [Answer]
         def ram(wording, bore:, pressure: nil, force: nil, rod: 0.0)
+          direction = pressure ? :nearest : :up # a pressure that is wanted must reach its force
           pressure ||= Tackle.ram_pressure(force, bore, rod: rod)
           push = Tackle.ram(pressure, bore)
           pull = Tackle.ram(pressure, bore, rod: rod)
-          bar = "#{wording.number(pressure / PASCAL_PER_BAR)} bar"
+          bar = "#{wording.number(pressure / PASCAL_PER_BAR, direction)} bar"
           Answer.new(value_si: rod.positive? ? pull : push,
                      sentence: "At #{bar} the ram pushes #{wording.at_most(push)}" \
                                "#{" and pulls #{wording.at_most(pull)}" if rod.positive?}.",

@@ -37,7 +37,7 @@ module MildAnvil
         # @return [String]
         def sentence(wording)
           energy = @joules ? "About #{wording.energy(@joules)} stored, like #{falling(wording)}. " : ""
-          "#{energy}Stay #{wording.length(metres)} away and outside the line of pull."
+          "#{energy}Stay #{wording.length(metres, :up)} away and outside the line of pull."
         end
 
         # @return [Array<String>]

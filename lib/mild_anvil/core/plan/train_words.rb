@@ -21,11 +21,11 @@ module MildAnvil
         def sentence
           return "The specimen's strength is not known: nobody can say what goes first." unless @train.specimen.known?
 
-          chance = "The specimen goes first with #{@wording.per_cent(@train.specimen_first)}"
+          chance = "The specimen goes first with #{@wording.sure(@train.specimen_first)}"
           return "#{chance}. Wanted: #{@wording.per_cent(@wanted)} or more." if @train.promises?
 
           "Cannot promise: the strength of #{names} is not known. Of the rest, the specimen goes first with " \
-            "#{@wording.per_cent(@train.specimen_first)}."
+            "#{@wording.sure(@train.specimen_first)}."
         end
 
         # @return [String, nil] the smallest change that makes the specimen the weak link

@@ -23,11 +23,11 @@ module MildAnvil
           proof = rule.proof_newtons(newtons)
           step = rule.steps.find { |s| s.cover?(tonnes) }
           Shown.new(newtons: proof, tonnes: proof / TONNE,
-                    sentence: "Proof load #{wording.at_least(proof)} for a working load of #{wording.force(newtons)}" \
+                    sentence: "Proof load #{wording.to_reach(proof)} for a working load of #{wording.force(newtons)}" \
                               "#{', by a rule to be checked against the edition in force' if rule.check}.",
                     working: ["W = #{wording.force(newtons)} = #{t(wording, tonnes)}",
                               "#{range(step)}: #{formula(step)} = #{t(wording, proof / TONNE)} = " \
-                              "#{wording.at_least(proof)}", *jump(rule, tonnes, wording),
+                              "#{wording.to_reach(proof)}", *jump(rule, tonnes, wording),
                               "#{rule.name}. #{rule.source}"])
         end
 

@@ -10,6 +10,10 @@ module MildAnvil
         many_to_one :job, class: "MildAnvil::Store::Models::Job"
         one_to_many :factors, class: "MildAnvil::Store::Models::Factor", key: :study_id, order: :position
 
+        # For this transaction alone until it ends.
+        # @raise [NotFound]
+        def self.locked!(id) = where(id: id).for_update.first || fetch!(id)
+
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no study #{id}", id: id))
       end

@@ -8,7 +8,8 @@ module MildAnvil
         def self.registered(app)
           app.operation("specimens") { |given| json(Actions::Planning::SpecimenList.show(lot_id: given.id)) }
           app.operation("addSpecimens") do |given|
-            Actions::Planning::SpecimenList.add(lot_id: given.id, person_id: person_id, **given.body)
+            Actions::Planning::SpecimenList.add(lot_id: given.id, person_id: person_id, once_key: given.once_key,
+                                                **given.body)
             json(Actions::Planning::SpecimenList.show(lot_id: given.id), status: 201)
           end
           app.operation("changeSpecimens") do |given|

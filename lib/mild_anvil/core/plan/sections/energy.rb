@@ -20,7 +20,7 @@ module MildAnvil
                                      near_misses: world.near_misses)
             ok(stand_off.sentence(force_wording), joules: joules, text: force_wording.energy(joules),
                                                   stand_off_metres: stand_off.metres,
-                                                  stand_off: force_wording.length(stand_off.metres),
+                                                  stand_off: force_wording.length(stand_off.metres, :up),
                                                   working: working + stand_off.working(force_wording),
                                                   cautions: [StandOff::CAUTION, (GAS if medium == "gas")].compact)
           end

@@ -26,7 +26,7 @@ module MildAnvil
           def required_si = content.si(:required) || world.required_si
 
           def answer(many, required, supports)
-            sentence = "To clear #{wording.force(required)}: " \
+            sentence = "To clear #{wording.at_least(required)}: " \
                        "#{many.sentence(wording, planned: planned, done: world.counted)}"
             enough = many.needed && planned && planned >= many.needed.n
             { state: enough ? "ok" : "look", sentence: sentence, required_si: required, needed: many.needed&.n,
@@ -39,7 +39,7 @@ module MildAnvil
             { variation_share: curve.variation_share, assumed: curve.assumed,
               label: "scatter #{wording.per_cent(curve.variation_share)}",
               points: curve.points.map do |p|
-                { n: p.n, probability: p.probability, text: wording.per_cent(p.probability) }
+                { n: p.n, probability: p.probability, text: wording.sure(p.probability) }
               end }
           end
 

@@ -16,7 +16,7 @@ module MildAnvil
             load = part.si!(:working_load, "force")
             shown = Proof::Steps.for(rule, load, force_wording)
             { state: overloading?(shown) ? "look" : "ok", sentence: shown.sentence, proof_si: shown.newtons,
-              proof: force_wording.at_least(shown.newtons), source: rule.source, check: rule.check,
+              proof: force_wording.to_reach(shown.newtons), source: rule.source, check: rule.check,
               working: shown.working,
               radii: radii(rule, part), movements: movements(rule, part), cautions: cautions(shown, rule) }
           end
@@ -31,7 +31,7 @@ module MildAnvil
 
             Proof::Steps.radii(rule, rows).map do |row|
               { metres: force_wording.length(row[:metres]), working_load: force_wording.force(row[:newtons]),
-                proof: force_wording.at_least(row[:proof_newtons]) }
+                proof: force_wording.to_reach(row[:proof_newtons]) }
             end
           end
 

@@ -23,8 +23,14 @@ module MildAnvil
                 capacity_si: link.known? ? link.capacity : nil,
                 capacity: link.known? ? wording.at_most(link.capacity) : "unknown",
                 chance: first.probability,
-                chance_text: first.probability ? wording.short_per_cent(first.probability) : "–" }
+                chance_text: first.probability ? chance(first, link) : "–" }
             end
+          end
+
+          # The specimen's chance is a promise, those of the others are risks.
+          def chance(first, link)
+            text = link.specimen ? wording.sure(first.probability) : wording.per_cent(first.probability)
+            wording.shortened(text)
           end
 
           # Pulls of this lot that the train ended, and not the specimen.
