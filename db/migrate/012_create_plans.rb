@@ -48,7 +48,8 @@ Sequel.migration do
       constraint(:instrument_capacity) { capacity_newtons > 0 }
       constraint(:instrument_verified) do
         (Sequel.expr(verified_low_newtons: nil) & Sequel.expr(verified_high_newtons: nil)) |
-          ((verified_low_newtons >= 0) & (verified_high_newtons > verified_low_newtons))
+          (Sequel.~(verified_low_newtons: nil) & Sequel.~(verified_high_newtons: nil) &
+           (verified_low_newtons >= 0) & (verified_high_newtons > verified_low_newtons))
       end
     end
 
@@ -125,7 +126,8 @@ Sequel.migration do
       add_index %i[lot_id label]
       add_constraint(:on_the_map) do
         (Sequel.expr(map_x: nil) & Sequel.expr(map_y: nil)) |
-          ((map_x >= 0) & (map_x <= 1) & (map_y >= 0) & (map_y <= 1))
+          (Sequel.~(map_x: nil) & Sequel.~(map_y: nil) &
+           (map_x >= 0) & (map_x <= 1) & (map_y >= 0) & (map_y <= 1))
       end
     end
 

@@ -5,7 +5,9 @@ export const UNITS = { kN: 1000, N: 1, lbf: 4.4482216152605 };
 const WORK = [
   "judgePull undoJudgement correctReading recordPeak recordReadings importRecording changeLot recordLoad signStatement",
   "borrowScatter overruleFinding countersignStatement createJob addItemType addDesignFactor addProofRule addPerson",
-  "checkLibraryRow retireLibraryRow issueToken",
+  "checkLibraryRow retireLibraryRow issueToken savePlan previewPlan addBench addGear retireRegisterRow noteNearMiss",
+  "addSpecimens changeSpecimens drawOrder moveInOrder makeCells saveAcceptance recordTest withdrawTest noteVerdict",
+  "sealGuess keepTemplate workOutTemplate",
 ];
 
 export const session: Schemas["Session"] = {

@@ -40,6 +40,7 @@ class LotAcceptanceTest < StoreCase
       r.values_at(:done, :passed, :failed, :missing, :state)
     end)
     assert_equal "Missing: tensile (1). Failed: bend (1).", found[:sentence]
+    assert_equal({ "t" => { "text" => "5", "unit" => "mm" } }, found[:plan][:dimensions])
     assert_match(/another criterion/, found[:rows][1][:results][0][:reason])
   end
 

@@ -40,13 +40,6 @@ const testOf = (row: Schemas["AcceptanceRow"]): Test => ({
   note: row.note,
 });
 
-const dimensionsOf = (plan: Schemas["Acceptance"]["plan"]): Dimensions =>
-  Object.fromEntries(
-    Object.entries(plan?.dimensions ?? {}).map(([name, si]) => [name, { text: plain(si), unit: UNIT[name] ?? "N" }]),
-  );
-const plain = (si: number) => String(Number(si.toPrecision(10)));
-const UNIT: Record<string, string> = {};
-
 function Form({ acceptance, onClose }: Omit<Props, "open">) {
   const { page } = useLot();
   const { plan } = acceptance;
@@ -54,7 +47,7 @@ function Form({ acceptance, onClose }: Omit<Props, "open">) {
   const [source, setSource] = useState(plan?.source ?? "");
   const [repeats, setRepeats] = useState<number | null>(plan?.repeats ?? 0);
   const [tests, setTests] = useState<Test[]>(acceptance.rows.map(testOf));
-  const [dimensions, setDimensions] = useState<Dimensions>(dimensionsOf(plan));
+  const [dimensions, setDimensions] = useState<Dimensions>(plan?.dimensions ?? {});
   const save = useAcceptanceChange(
     (body: Schemas["NewAcceptance"]) =>
       answer(api.POST("/api/lots/{id}/acceptance", { params: { path: { id: page.lot.id } }, body })),

@@ -21,7 +21,7 @@ module MildAnvil
         # @return [Core::Acceptance::Progress, nil]
         def progress(lot)
           plan = Store::Models::AcceptancePlan.of(lot.id) or return
-          Core_::Progress.new(tests(plan), results(lot).map { |row| result(row) }, dimensions: plan.dimensions,
+          Core_::Progress.new(tests(plan), results(lot).map { |row| result(row) }, dimensions: si(plan.dimensions),
                                                                                    repeats: plan.repeats)
         end
 
@@ -60,7 +60,7 @@ module MildAnvil
           return if test.limit.nil?
 
           unit = Catalogue.units.find(test.unit)
-          value = Core_::Formula.new(test.limit).value(plan.dimensions)
+          value = Core_::Formula.new(test.limit).value(si(plan.dimensions))
           rule = Core::Quantity::FigureRule.for(unit: unit || Core::Plan::Wording::NEWTONS, largest_si: value.abs)
           "#{test.sense == 'at_least' ? '≥' : '≤'} #{rule.nearest(value).text} #{test.unit}"
         rescue InvalidInput => e
@@ -93,8 +93,8 @@ module MildAnvil
         # @raise [Conflict, InvalidInput]
         def save(lot_id:, name:, tests:, revision:, person_id:, source: "", dimensions: {}, repeats: 0)
           person = People.fetch!(person_id)
-          si = dimensions.to_h { |key, typed| [key.to_s, dimension(key, typed)] }
-          check!(tests, si)
+          worked_out = si(dimensions)
+          check!(tests, worked_out)
           Store::Database.write do
             lot = Store::Models::Lot.locked!(lot_id)
             before = Store::Models::AcceptancePlan.of(lot.id)
@@ -102,11 +102,12 @@ module MildAnvil
               (before&.revision || 0) != revision
 
             plan = Store::Models::AcceptancePlan.create(lot_id: lot.id, revision: revision + 1, name: name,
-                                                        source: source.to_s, dimensions: si, repeats: repeats,
+                                                        source: source.to_s, dimensions: dimensions, repeats: repeats,
                                                         person_id: person.id)
             add_tests(plan, tests, before)
             Store::Events.record(:save_acceptance_plan, plan, person_id: person.id, lot_id: lot.id,
-                                                              after: { name: name, tests: tests, dimensions: si })
+                                                              after: { name: name, tests: tests,
+                                                                       dimensions: dimensions })
             RefreshLot.call(lot)
             plan
           end
@@ -126,6 +127,10 @@ module MildAnvil
         end
         private_class_method :add_tests
 
+        # As typed, so that a wall of 5 mm stays one; SI where a limit is worked out.
+        # @return [Hash{String => Float}]
+        def si(dimensions) = dimensions.to_h { |key, typed| [key.to_s, dimension(key, typed.transform_keys(&:to_sym))] }
+
         def dimension(key, typed)
           unit = Catalogue.units.find(typed[:unit])
           raise InvalidInput.new("“#{typed[:unit]}” is no unit", fields: { dimensions: "have no unit" }) if unit.nil?
@@ -134,7 +139,7 @@ module MildAnvil
         rescue InvalidInput => e
           raise InvalidInput.new("#{key}: #{e.message}", fields: { "dimensions.#{key}": e.message })
         end
-        private_class_method :dimension
+        private_class_method :si, :dimension
 
         def check!(tests, dimensions)
           wrong = tests.each_with_index.filter_map do |test, i|
