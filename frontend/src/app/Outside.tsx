@@ -25,7 +25,7 @@ export function Outside() {
             key={place.to}
             to={place.to}
             activeOptions={{ exact: true }}
-            className="head flex min-h-11 items-center gap-2 px-3 text-[14px] min-[820px]:px-4 min-[820px]:text-[15px]"
+            className="head flex min-h-11 items-center gap-1.5 px-2 text-[14px] min-[440px]:gap-2 min-[440px]:px-3 min-[820px]:px-4 min-[820px]:text-[15px]"
             activeProps={{
               className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]",
               "aria-current": "page",

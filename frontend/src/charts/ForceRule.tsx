@@ -2,6 +2,7 @@ import { useMemo } from "react";
 import type { Unit } from "@/format/figure";
 import { MarkShape } from "./MarkShape";
 import { RuleLimits } from "./RuleLimits";
+import { ruleInWords } from "./ruleWords";
 import {
   asDemands,
   limitsTop,
@@ -51,7 +52,12 @@ export function ForceRule({ unit, marks, demands, limits = NONE, span, selected,
     return {
       x,
       marks: placeMarks(marks, x, 6.5, 3),
-      demands: placeDemands([...demands, ...asDemands(limits, top)], x, width - 8, 7.4),
+      demands: placeDemands(
+        [...demands, ...asDemands(width < NARROW ? limits.filter((limit) => limit.value <= top) : limits, top)],
+        x,
+        width - 8,
+        7.4,
+      ),
     };
   }, [marks, demands, limits, inner, top, width]);
   const { x } = layout;
@@ -64,7 +70,7 @@ export function ForceRule({ unit, marks, demands, limits = NONE, span, selected,
       className="border-edge bg-sheet min-w-0 overflow-hidden border-b min-[820px]:sticky min-[820px]:top-0 min-[820px]:z-10"
       data-testid="force-rule"
     >
-      <svg width={width} height={HEIGHT} role="img" aria-label={sentence(marks, demands, limits, unit.symbol)}>
+      <svg width={width} height={HEIGHT} role="img" aria-label={ruleInWords(marks, demands, limits, unit.symbol)}>
         {empty ? (
           <Unscaled width={width} />
         ) : (
@@ -195,11 +201,4 @@ function SpanLine({ span, x }: { span: Span; x: (value: number) => number }) {
       </text>
     </g>
   );
-}
-
-function sentence(marks: RuleMark[], demands: RuleDemand[], limits: RuleLimit[], unit: string): string {
-  const above = demands.map((d) => `${d.label} ${d.text} ${unit}`).join(", ");
-  const below = marks.map((m) => m.label).join(", ");
-  const beyond = limits.map((l) => `${l.label} ${l.text} ${unit}`).join(", ");
-  return `Rule. Above: ${above || "nothing"}. Below: ${below || "no pulls yet"}.${beyond && ` Limits: ${beyond}.`}`;
 }

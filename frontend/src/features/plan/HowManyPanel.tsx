@@ -44,7 +44,14 @@ export function HowManyPanel() {
             note="empty: earlier lots of the type, else the claim"
             onChange={(mean) => setExpected({ mean })}
           />
-          <div className="grid grid-cols-2 gap-3">
+          <div className="grid grid-cols-3 gap-3">
+            <NumberField
+              label="Wanted chance"
+              unit="%"
+              placeholder="90"
+              value={content.assurance_percent}
+              onChange={(assurance_percent) => change({ assurance_percent })}
+            />
             <NumberField
               label="Expected scatter"
               unit="%"

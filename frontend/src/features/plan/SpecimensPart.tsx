@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { useSearch } from "@tanstack/react-router";
 import { useState } from "react";
 import { specimensQuery } from "@/api/queries";
 import { useMay } from "@/api/session";
@@ -19,10 +20,14 @@ export function SpecimensPart() {
   const { data: rows, error, refetch } = useQuery(specimensQuery(id));
   const may = useMay("addSpecimens");
   const [open, setOpen] = useState<"add" | "import" | null>(null);
-  const [chosen, setChosen] = useState<number[]>([]);
+  const [picked, setChosen] = useState<number[] | null>(null);
+  const { specimen } = useSearch({ strict: false });
   if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
   if (!rows) return <Waiting what="the specimens" />;
   const close = () => setOpen(null);
+  // A scanned label opens the list with its piece chosen.
+  const scanned = rows.filter((row) => row.number === specimen).map((row) => row.id);
+  const chosen = picked ?? scanned;
   return (
     <div className="grid gap-3.5">
       <section className="sheet min-w-0 px-4 py-3" aria-label="Specimens">
