@@ -63,17 +63,17 @@ module MildAnvil
 
       def details(answer)
         table(["Link", "Holds", "Goes first"], answer[:links]) { |l| [l[:name], l[:capacity], l[:chance_text]] }
-        table(%w[Bench Cell Answer], answer[:benches]) { |b| [b[:name], b[:cell].to_s, b[:sentence]] }
+        table(%w[Bench Cell Answer], answer[:benches], widths: { 0 => 96, 1 => 44 }) { |b| [b[:name], b[:cell].to_s, b[:sentence]] }
         table(["Share", "Water", "The cell should read"], answer[:steps]) { |s| [s[:share], s[:litres], s[:reading]] }
         table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], i[:lane], "#{i[:kind]} #{i[:label]}"] }
         answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{line}") }
       end
 
-      def table(head, rows, &block)
+      def table(head, rows, widths: {}, &block)
         return if rows.to_a.empty?
 
         @pdf.move_down 3
-        @sheet.table([head, *rows.map(&block)])
+        @sheet.table([head, *rows.map(&block)], widths: widths)
         @pdf.move_down 3
       end
 

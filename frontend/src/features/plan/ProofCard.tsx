@@ -1,12 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { catalogueQuery } from "@/api/queries";
 import { Button } from "@/ui/Button";
+import { Check } from "@/ui/Check";
 import { Choice } from "@/ui/Choice";
 import { NumberField, QuantityField } from "./inputs";
 import { Panel } from "./Panel";
 import { usePart, usePlan } from "./planContext";
 
 const APPLIANCE = "lifting_appliance";
+const MOVEMENTS = ["hoist", "lower", "slew", "luff", "travel"];
 
 /** The proof load by rule and gear class, its steps and its source; an appliance at each of its radii. */
 export function ProofCard() {
@@ -15,6 +17,7 @@ export function ProofCard() {
   const [proof, set] = usePart("proof");
   const answer = plan.sections.proof;
   const radii = proof.radii ?? [];
+  const movements = proof.movements ?? MOVEMENTS;
   return (
     <Panel title="Proof load" answer={answer}>
       {may && (
@@ -68,6 +71,22 @@ export function ProofCard() {
       )}
       {may && proof.rule_key === APPLIANCE && (
         <div className="mt-2.5 grid gap-2.5">
+          <fieldset className="flex flex-wrap gap-x-4">
+            <legend className="cap mb-1">It moves by</legend>
+            {MOVEMENTS.map((movement) => (
+              <Check
+                key={movement}
+                checked={movements.includes(movement)}
+                onChange={(event) =>
+                  set({
+                    movements: MOVEMENTS.filter((m) => (m === movement ? event.target.checked : movements.includes(m))),
+                  })
+                }
+              >
+                {movement}
+              </Check>
+            ))}
+          </fieldset>
           {radii.map((row, i) => (
             <div key={i} className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-2.5">
               <NumberField

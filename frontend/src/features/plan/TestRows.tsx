@@ -32,6 +32,7 @@ export function TestRows({ rows }: { rows: Row[] }) {
             <span className={TONE[row.state]}>{told(row)}</span>
             <span className="text-soft min-w-40 flex-1">
               {[row.quantity, row.limit_text].filter(Boolean).join(" ")}
+              {row.limit !== null && !/^[\d.,\s\w%]*$/.test(row.limit) && <span className="num"> = {row.limit}</span>}
               {row.where.length > 0 && `, if it broke in ${row.where.join(" or ")}`}
               {row.note && <span className="block text-[12.5px]">{row.note}</span>}
             </span>

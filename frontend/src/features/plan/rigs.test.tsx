@@ -45,6 +45,12 @@ describe("Rigs, proof and test load", () => {
     expect(last()?.proof?.radii).toEqual([{ metres: 5, working_load: { text: "1", unit: "tf" } }]);
   });
 
+  it("list only the movements that an appliance has", async () => {
+    const { last } = showPart(<ProofCard />, { content: { proof: { rule_key: "lifting_appliance" } } });
+    await userEvent.click(await screen.findByRole("checkbox", { name: "luff" }));
+    expect(last()?.proof?.movements).toEqual(["hoist", "lower", "slew", "travel"]);
+  });
+
   it("read the weights of the shop as count × kilograms", async () => {
     const { last } = showPart(<MassCard />);
     await screen.findByLabelText("Weights in the shop, count × kg");

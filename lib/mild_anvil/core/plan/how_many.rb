@@ -64,7 +64,7 @@ module MildAnvil
         # @return [Array<String>]
         def working(wording)
           k = if needed
-                ["n = #{needed.n}: k = #{wording.number(needed.k)}, chance #{wording.per_cent(needed.probability)}" \
+                ["n = #{needed.n}: k = #{wording.number(needed.k)}, chance #{wording.sure(needed.probability)}" \
                  "#{one_fewer(wording)}"]
               else
                 []
@@ -91,7 +91,7 @@ module MildAnvil
         def one_fewer(wording)
           return "" if needed.probability_one_fewer.nil?
 
-          ", one fewer #{wording.per_cent(needed.probability_one_fewer)}"
+          ", one fewer #{wording.sure(needed.probability_one_fewer)}"
         end
 
         def of_planned(wording, planned)
