@@ -63,7 +63,9 @@ module MildAnvil
 
       def details(answer)
         table(["Link", "Holds", "Goes first"], answer[:links]) { |l| [l[:name], l[:capacity], l[:chance_text]] }
-        table(%w[Bench Cell Answer], answer[:benches], widths: { 0 => 96, 1 => 44 }) { |b| [b[:name], b[:cell].to_s, b[:sentence]] }
+        table(%w[Bench Cell Answer], answer[:benches], widths: { 0 => 96, 1 => 44 }) do |b|
+          [b[:name], b[:cell].to_s, b[:sentence]]
+        end
         table(["Share", "Water", "The cell should read"], answer[:steps]) { |s| [s[:share], s[:litres], s[:reading]] }
         table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], i[:lane], "#{i[:kind]} #{i[:label]}"] }
         answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{line}") }
