@@ -180,4 +180,50 @@ class CurvePartsTest < CoreCase
     assert_in_delta 0.0025, found.travel_rate, 0.0001
     assert_in_delta 100_000.0, found.segments.usual.stiffness, 6000.0
   end
+
+  # What Break and Peak ask of an analysis, by hand: one sample more or less decides.
+  Asked = Struct.new(:clean, :peak_index, :falls, :descents, :time_axis, :noise_newtons, :sigma_newtons, :conditions,
+                     keyword_init: true) do
+    def of(_) = conditions
+  end
+
+  def asked(clean, **rest)
+    axis = recording(clean, interval: 0.002).time_axis
+    Asked.new(clean: clean, peak_index: 0, falls: [], descents: [], time_axis: axis, noise_newtons: 1.0,
+              sigma_newtons: 10.0, conditions: [], **rest)
+  end
+
+  # It declines by 3.5 σ a sample before it breaks: that is the fall already; by 2.5 σ it is not.
+  def test_a_fall_begins_where_it_leaves_the_noise_by_three_deviations
+    start = lambda do |step|
+      decline = Array.new(6) { |i| 1000.0 - (step * i) }
+      Curve::Findings::Break.send(:start_of_fall, asked([*decline, 550.0, 280.0, 10.0]), 7)
+    end
+
+    assert_equal 0, start.call(35.0)
+    assert_equal 4, start.call(25.0) # the sample before the steep one
+  end
+
+  # From 35 to 15 % in one sample, while it was taken down: carried until it was let go, whichever sample it is.
+  def test_what_was_carried_below_the_limit_until_it_was_let_go_did_not_break
+    let_go = [Struct.new(:first) { def cover?(index) = index >= first }.new(5)]
+    carried = lambda { |gone|
+      Curve::Findings::Break.send(:carries_on?, asked([1000.0, 900.0, 700.0, 500.0, 350.0, 150.0],
+                                                      descents: let_go), gone)
+    }
+
+    assert carried.call(4)
+    refute carried.call(5)
+  end
+
+  # A cell that freezes at the next reading may have missed the peak; two readings later it did not.
+  def test_a_cell_that_fails_right_after_the_peak_bounds_it
+    bounds = lambda do |from|
+      frozen = Curve::Finding.new(kind: :frozen, at_seconds: 0.0, force_newtons: 0.0, because: "",
+                                  extra: { sample: from, last_sample: from + 9 })
+      Curve::Findings::Peak.send(:faults, asked([1.0], conditions: [frozen]), 20).any?
+    end
+
+    assert_equal([true, true, false], [20, 21, 22].map { |from| bounds.call(from) })
+  end
 end
