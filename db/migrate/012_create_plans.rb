@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+in_use = "tinyint generated always as (if(retired_at is null, 1, null)) virtual"
+
 # The plan of a lot as revisions; benches, instruments and gear; specimens as a list; the order of pulls; acceptance.
 Sequel.migration do
   up do
@@ -22,6 +24,8 @@ Sequel.migration do
       foreign_key :person_id, :people, null: false
       DateTime :created_at, null: false, size: 6
       DateTime :retired_at, size: 6
+      column :in_use, in_use # two rows of one name cannot be in use at once
+      unique %i[name in_use]
       constraint(:bench_has_a_name) { char_length(name) > 0 }
       %i[pull_newtons push_newtons guard_newtons guard_joules stroke_metres bed_metres slowest_metres_per_second
          fastest_metres_per_second].each do |column|
@@ -45,6 +49,8 @@ Sequel.migration do
       foreign_key :person_id, :people, null: false
       DateTime :created_at, null: false, size: 6
       DateTime :retired_at, size: 6
+      column :in_use, in_use # two rows of one name cannot be in use at once
+      unique %i[name in_use]
       constraint(:instrument_capacity) { capacity_newtons > 0 }
       constraint(:instrument_verified) do
         (Sequel.expr(verified_low_newtons: nil) & Sequel.expr(verified_high_newtons: nil)) |
@@ -71,6 +77,8 @@ Sequel.migration do
       foreign_key :person_id, :people, null: false
       DateTime :created_at, null: false, size: 6
       DateTime :retired_at, size: 6
+      column :in_use, in_use # two rows of one name cannot be in use at once
+      unique %i[name in_use]
       constraint(:gear_strength) { Sequel.expr(strength_newtons: nil) | (strength_newtons > 0) }
       constraint(:gear_scatter) do
         Sequel.expr(scatter_share: nil) | ((scatter_share > 0) & (scatter_share <= 0.5))

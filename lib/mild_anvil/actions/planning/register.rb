@@ -48,8 +48,7 @@ module MildAnvil
           columns = columns(values)
           check!(table, columns)
           Store::Database.write do
-            refuse_second!(table, columns[:name])
-            row = MODELS.fetch(table).create(person_id: person.id, **columns)
+            row = told_apart(columns[:name]) { MODELS.fetch(table).create(person_id: person.id, **columns) }
             Store::Events.record(:"add_#{table}", row, person_id: person.id, after: columns)
             row
           end
@@ -63,9 +62,8 @@ module MildAnvil
             row = MODELS.fetch(table).where(id: id, retired_at: nil).for_update.first || unknown!(id)
             Stale.refuse!(row, version, "this row")
             check!(table, row.values.merge(columns))
-            refuse_second!(table, columns[:name]) if columns[:name] && columns[:name] != row.name
             before = row.values.slice(*columns.keys)
-            row.update(version: row.version + 1, **columns)
+            told_apart(columns[:name]) { row.update(version: row.version + 1, **columns) }
             Store::Events.record(:"change_#{table}", row, person_id: person.id, before: before, after: columns)
             row
           end
@@ -96,13 +94,13 @@ module MildAnvil
           end
         end
 
-        # Two of one name cannot be told apart at the bench; the same form sent twice is one row.
-        def refuse_second!(table, name)
-          return if MODELS.fetch(table).where(name: name, retired_at: nil).for_update.empty?
-
+        # Two of one name cannot be told apart at the bench; the same form sent twice is one row. The schema holds it.
+        def told_apart(name)
+          yield
+        rescue Sequel::UniqueConstraintViolation
           raise InvalidInput.new("The register has “#{name}” already", fields: { name: "is in use" })
         end
-        private_class_method :refuse_second!
+        private_class_method :told_apart
 
         def unknown!(id) = raise(NotFound.new("the register has no such row", id: id))
         private_class_method :unknown!
