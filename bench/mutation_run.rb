@@ -14,6 +14,7 @@ class MutationRun
     "rating" => ["core/rating", %w[core/rating core/outliers], %w[actions documents]],
     "judgement" => ["core/judgement", %w[core/judgement], %w[actions documents web]],
     "curve" => ["core/curve", %w[core/curve], %w[actions devices]],
+    "plan" => ["core/plan", %w[core/plan core/acceptance core/proof cli], %w[actions/planning]],
     "actions" => ["actions", %w[actions], %w[web documents store]],
     "documents" => ["documents", %w[documents], %w[actions web]]
   }.freeze
