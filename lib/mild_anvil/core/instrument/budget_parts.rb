@@ -21,9 +21,25 @@ module MildAnvil
         def zero_drift(half_width) = Part.new(name: :zero_drift, standard: half_width / Math.sqrt(3))
 
         # @param deviation [Float] of one reading; @param readings [Integer] in the mean
-        def repeatability(deviation, readings)
-          Part.new(name: :repeatability, standard: deviation / Math.sqrt(readings), dof: readings - 1)
+        # @param dof [Integer] of the deviation, where it is pooled from elsewhere
+        # @raise [InsufficientData] where a lone reading has no scatter of its own
+        def repeatability(deviation, readings, dof: readings - 1)
+          if deviation.positive? && !dof.positive?
+            raise InsufficientData.new("one reading has no scatter of its own: take it from earlier ones, with how " \
+                                       "many they were", readings: readings)
+          end
+
+          Part.new(name: :repeatability, standard: deviation / Math.sqrt(readings), dof: dof)
         end
+
+        # The way back reads otherwise than the way up: a rectangle between both.
+        def reversibility(difference) = Part.new(name: :reversibility, standard: difference.abs / Math.sqrt(12))
+
+        # An error that is known and left in the reading: it may be that much either way, in every reading alike.
+        def uncorrected(error) = Part.new(name: :uncorrected, standard: error.abs / Math.sqrt(3), shared: true)
+
+        # The display's step once more, at the zero that was taken off.
+        def resolution_at_zero(step) = Part.new(name: :resolution_at_zero, standard: step / Math.sqrt(12))
 
         # A pull that is out of line reads too high: the force along the specimen is F·cos of an angle anywhere up to
         # the largest.

@@ -28,7 +28,8 @@ module MildAnvil
           end
 
           @reading = reading
-          @parts = parts
+          # What is zero says nothing, and has no degrees of freedom.
+          @parts = parts.select { |p| p.standard.positive? || !p.bias.zero? }
           @confidence = confidence
         end
 
@@ -40,7 +41,7 @@ module MildAnvil
         # @return [Float] effective degrees of freedom, a real number
         # Method: Welch and Satterthwaite.
         def effective_dof
-          sum = parts.reject { |p| p.dof == Float::INFINITY }.sum { |p| (p.standard**4).fdiv(p.dof) }
+          sum = parts.reject { |p| p.dof == Float::INFINITY || p.standard.zero? }.sum { |p| (p.standard**4).fdiv(p.dof) }
           sum.zero? ? Float::INFINITY : (combined**4) / sum
         end
 

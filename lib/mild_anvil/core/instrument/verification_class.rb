@@ -20,11 +20,15 @@ module MildAnvil
         SOURCE = "ISO 7500-1 (check against the edition in force)"
         FEWEST_SERIES = 3
         FEWEST_LEVELS = 5
+        FEWEST_IN_RANGE = 2
         # Masses worse than this share limit what a check can say.
         WORST_MASSES_SHARE = 0.001
 
-        # One level of force: readings of each series going up, and coming down where that was done.
+        # One level of force: readings of each series going up, and coming down (nil where that was not done).
         Level = Struct.new(:applied, :up, :down, keyword_init: true)
+        # Why a class is not kept: what, at which force (nil: the whole range), the figure and its limit in per cent.
+        Failure = Struct.new(:what, :applied, :found, :limit, keyword_init: true)
+        WITHIN = 1.0e-9 # 0.3 % is not above 0.3 %
         Errors = Struct.new(:applied, :indication, :repeatability, :reversibility, :resolution, keyword_init: true)
 
         attr_reader :levels, :resolution, :zero_share
@@ -40,7 +44,8 @@ module MildAnvil
             !l.applied.positive? || l.up.empty?
           end
 
-          @levels = levels
+          refuse_no_resolution!(resolution)
+          @levels = levels.sort_by(&:applied)
           @resolution = resolution
           @zero_share = 100.0 * zero_residual.abs / range_maximum
           @range_maximum = range_maximum
@@ -51,7 +56,19 @@ module MildAnvil
         def errors = @errors ||= levels.map { |level| errors_of(level) }
 
         # @return [Float, nil] the best class that every level keeps; nil for none
-        def best = LIMITS.keys.find { |name| keeps?(LIMITS.fetch(name)) }
+        def best = LIMITS.keys.find { |name| failures(name).empty? }
+
+        # @return [Array<Failure>] of a class, by force
+        def failures(name) = [*whole(LIMITS.fetch(name)), *levels.flat_map { |level| failures_at(level, name) }]
+
+        # From which level on is a class kept, by it and every higher one? One level alone is no range.
+        # @return [Float, nil] newtons
+        def kept_from(name)
+          return if whole(LIMITS.fetch(name)).any?
+
+          kept = levels.reverse.take_while { |level| failures_at(level, name).empty? }
+          kept.last.applied if kept.size >= FEWEST_IN_RANGE
+        end
 
         # @return [Float] the lowest force of a class, newtons
         def lowest_force(name) = LIMITS.fetch(name)[:lowest_resolutions] * resolution
@@ -69,6 +86,12 @@ module MildAnvil
 
         private
 
+        def refuse_no_resolution!(resolution)
+          return if resolution.positive?
+
+          raise InvalidInput.new("a display has a step above zero: type its resolution", fields: { resolution: "is 0" })
+        end
+
         def errors_of(level)
           percent = ->(reading) { 100.0 * (reading - level.applied) / level.applied }
           each = level.up.map(&percent)
@@ -77,19 +100,33 @@ module MildAnvil
                                    applied: level.applied)
           end
 
-          back = level.down.to_a.zip(level.up).map { |down, up| 100.0 * (down - up) / level.applied }
+          pairs = level.down.to_a.zip(level.up).select(&:first)
+          back = pairs.map { |down, up| 100.0 * (down - up) / level.applied }
           Errors.new(applied: level.applied, indication: each.sum.fdiv(each.size), repeatability: each.max - each.min,
                      reversibility: back.empty? ? nil : back.sum.fdiv(back.size),
                      resolution: 100 * resolution / level.applied)
         end
 
-        def keeps?(limits)
-          zero_share <= limits[:zero] && errors.all? do |e|
-            e.indication.abs <= limits[:indication] && e.repeatability <= limits[:repeatability] &&
-              (e.reversibility || 0.0).abs <= limits[:reversibility] &&
-              e.resolution <= limits[:resolution] && e.applied >= limits[:lowest_resolutions] * resolution
-          end
+        def whole(limits)
+          above?(zero_share, limits[:zero]) ? [failure(:zero, nil, zero_share, limits[:zero])] : []
         end
+
+        def failures_at(level, name)
+          limits = LIMITS.fetch(name)
+          errors_here = errors[levels.index(level)]
+          lowest = lowest_force(name)
+          found = %i[indication repeatability reversibility resolution].filter_map do |what|
+            value = errors_here[what].to_f.abs
+            failure(what, level.applied, value, limits[what]) if above?(value, limits[what])
+          end
+          above?(lowest, level.applied) ? [*found, failure(:lowest_force, level.applied, level.applied, lowest)] : found
+        end
+
+        def failure(what, applied, found, limit)
+          Failure.new(what: what, applied: applied, found: found, limit: limit).freeze
+        end
+
+        def above?(value, limit) = value > limit * (1 + WITHIN)
       end
     end
   end
