@@ -6,7 +6,7 @@ module MildAnvil
     module AskParts
       TERMS = { rated_quantity: "peak", coverage_share: 0.95, confidence_share: 0.95, design_factor: 5.0,
                 design_factor_key: nil,
-                marking_step: nil, marking_unit: nil, school: nil, preloaded: "count", shared_uncertainty_share: 0.0,
+                marking_step: nil, marking_unit: nil, school: nil, preloaded: "count", shared_uncertainty_share: nil,
                 shared_uncertainty_source: nil }.freeze
 
       module_function

@@ -6,7 +6,7 @@ module MildAnvil
     module ChangePull
       module_function
 
-      # @param values [Hash] pulled_at, note
+      # @param values [Hash] pulled_at, note, instrument_id
       # @param version [Integer, nil] of the pull as the person saw it
       # @return [Store::Models::Pull]
       # @raise [Conflict] when it was changed meanwhile
@@ -22,13 +22,24 @@ module MildAnvil
           Stale.refuse!(pull, version, "this pull")
           NewPull.refuse_future!(values[:pulled_at])
           before = values.keys.to_h { |name| [name, pull[name]] }
-          pull.update(version: pull.version + 1, **values)
+          before[:instrument_id] = read_by(pull, values[:instrument_id]) if values.key?(:instrument_id)
+          pull.update(version: pull.version + 1, **values.except(:instrument_id))
           Store::Events.record(:change_pull, pull, person_id: person.id, lot_id: pull.lot_id, before: before,
                                                    after: values.merge(reason: reason.strip))
           RefreshLot.call(pull.lot)
           pull
         end
       end
+
+      # @return [Integer, nil] which instrument counted before
+      def read_by(pull, instrument_id)
+        kept = Store::Models::PullInstrument.first(pull_id: pull.id, position: 0)
+        before = kept&.instrument_id
+        Store::Models::PullInstrument.where(pull_id: pull.id).delete
+        Chain::ChooseInstruments.call(pull, pull.lot, instrument_id: instrument_id) if instrument_id
+        before
+      end
+      private_class_method :read_by
     end
   end
 end

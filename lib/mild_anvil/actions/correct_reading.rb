@@ -29,6 +29,7 @@ module MildAnvil
         reading = Figures.of(lot).parse({ text: text, unit: unit })
         before = pull.measurement(lot.terms.rated_quantity)
         Measure.typed(pull, lot.terms.rated_quantity, reading, person_id: person.id, reason: reason)
+        Chain::ChooseInstruments.note_overload(pull, reading.value_si, person_id: person.id)
         Store::Events.record(:correct_reading, pull, person_id: person.id, lot_id: lot.id,
                                                      before: { text: before&.text, unit: before&.unit },
                                                      after: { text: reading.text, unit: reading.unit, reason: reason })

@@ -22,7 +22,7 @@ module MildAnvil
         type = KeepDocuments::TYPES[format] || raise(unknown_format)
         rated = RateLot.finished(lot_id: lot_id, what_if: what_if)
         content = { inputs: rated.inputs, statement: rated.statement, number: nil, sha256: rated.sha256,
-                    signatures: [], revision: nil, fewer_reason: "" }
+                    signatures: [], revision: nil, fewer_reason: "", chain_reason: "" }
         Paper.new(content: RenderStatement.call(content, format), type: type,
                   name: "statement-#{lot_id}-preview.#{format}")
       end

@@ -19,8 +19,7 @@ module MildAnvil
           factor: factor, factor_source: factor_source(terms.design_factor_key, factor),
           school: what_if[:school] || terms.school,
           **marking(lot, terms, what_if), resolution_si: facts.resolution_si, preloaded: facts.preloaded,
-          shared_uncertainty_share: terms.shared_uncertainty_share,
-          shared_uncertainty_source: terms.shared_uncertainty_source,
+          **shared(facts), **remarks(facts),
           terms_revision: terms.revision, **demands(lot) }
       end
 
@@ -29,6 +28,21 @@ module MildAnvil
 
       # @return [Array<Hash>] as Core::Rating::Claim.from_h takes them
       def claims(lot) = lot.claims.map { |row| row.values.slice(*CLAIM) }
+
+      def remarks(facts) = facts.chain.remarks.then { |found| found.any? ? { chain_remarks: found } : {} }
+      private_class_method :remarks
+
+      # Computed from the instruments, unless somebody overruled it.
+      def shared(facts)
+        stated = facts.terms.shared_uncertainty_share
+        if stated
+          return { shared_uncertainty_share: stated, shared_uncertainty_source: facts.terms.shared_uncertainty_source }
+        end
+
+        { shared_uncertainty_share: facts.chain.shared_share || 0.0,
+          shared_uncertainty_source: facts.chain.shared_source }
+      end
+      private_class_method :shared
 
       def demands(lot)
         { claims: claims(lot), requirements: lot.requirements.map { |row| requirement(row) },

@@ -60,6 +60,9 @@ module MildAnvil
       # @return [Float, nil] the coarsest resolution of what was measured
       def resolution_si = pulls.filter_map { |pull| measurement(pull)&.resolution_si }.max
 
+      # @return [Chain::OfLot] what the instruments say about the pulls
+      def chain = @chain ||= Chain::OfLot.new(self)
+
       # @return [Array<Store::Models::Load>] that were written down apart from pulls
       def stored_loads = @stored_loads ||= Store::Models::Load.of_lot(lot.id).all
 

@@ -8,9 +8,12 @@ module MildAnvil
 
       # @param lot [Store::Models::Lot] locked by the caller's transaction
       # @param pulled_at [Time, nil] when it was pulled, if that was not now
+      # @param instrument_id [Integer, nil] that read it; nil: the one that counts on the plan's bench
+      # @param zeros [Hash] before, after: newtons, as a display showed them
       # @return [Store::Models::Pull]
       # @raise [InvalidInput] for a time that has not come yet
-      def call(lot:, person_id:, origin:, specimen_number: nil, feature_name: nil, note: "", pulled_at: nil)
+      def call(lot:, person_id:, origin:, specimen_number: nil, feature_name: nil, note: "", pulled_at: nil,
+               instrument_id: nil, zeros: {})
         refuse_future!(pulled_at)
         number = (Store::Models::Pull.where(lot_id: lot.id).max(:number) || 0) + 1
         specimen_number ||= following(lot)
@@ -20,6 +23,7 @@ module MildAnvil
                                           origin: origin,
                                           note: note.to_s, pulled_at: pulled_at || Time.now)
         stood_in_line(lot, pull)
+        Chain::ChooseInstruments.call(pull, lot, instrument_id: instrument_id, zeros: zeros)
         pull
       end
 

@@ -47,9 +47,16 @@ module MildAnvil
           origin: pull.origin, pulled_at: pull.pulled_at.utc.iso8601, state: placed.state, state_reason: placed.reason,
           measurement: measurement(facts.measurement(pull)), judgement: judgement(facts.judgement(pull), pull),
           preload_si: preload&.value_si, preload_source: preload&.source, preloaded: facts.preloaded?(pull),
-          recording_id: pull.recording&.id, file: file&.name, file_sha256: file&.sha256 }
+          recording_id: pull.recording&.id, file: file&.name, file_sha256: file&.sha256, **read_by(facts, pull) }
       end
       private_class_method :pull_row
+
+      # Only what happened: nothing that the passing of time changes.
+      def read_by(facts, pull)
+        reading = facts.chain.reading(pull)
+        reading ? { read_by: reading } : {}
+      end
+      private_class_method :read_by
 
       def measurement(row)
         row && row.values.slice(:id, :quantity, :value_si, :resolution_si, :lower_bound_cause, :source, :text, :unit,

@@ -22,6 +22,7 @@ module MildAnvil
           pull = NewPull.call(lot: lot, person_id: person.id, origin: origin, **place)
           recording.update(pull_id: pull.id, draft_key: nil)
           Measure.from_findings(pull, lot, person_id: person.id, resolution_si: resolution_si)
+          follow_chain(pull, lot, recording, person)
           Store::Events.record(:import_recording, pull, person_id: person.id, lot_id: lot.id,
                                                         after: { file: file.name, sha256: file.sha256,
                                                                  recording: recording.uid })
@@ -29,6 +30,13 @@ module MildAnvil
           pull
         end
       end
+
+      def follow_chain(pull, lot, recording, person)
+        Chain::ChooseInstruments.complete(pull, lot, recording.analysis.findings)
+        peak = pull.refresh.measurement("peak")
+        Chain::ChooseInstruments.note_overload(pull, peak&.value_si, person_id: person.id)
+      end
+      private_class_method :follow_chain
 
       def waiting!(id)
         Store::Models::Recording.for_update.first(id: id, pull_id: nil) ||

@@ -20,7 +20,8 @@ module MildAnvil
           ask: ShowAsk.call(lot, facts.terms),
           summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot),
           specimens: specimens(lot),
-          loads: loads(lot, facts), siblings: siblings(lot), **planned(lot) }
+          loads: loads(lot, facts), siblings: siblings(lot),
+          check: Chain::OfLotPage.line(facts.chain, lot), **planned(lot) }
       end
 
       def planned(lot)

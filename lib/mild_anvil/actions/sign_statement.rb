@@ -11,13 +11,16 @@ module MildAnvil
 
       # @param sha256 [String] of the statement on the screen
       # @param fewer_reason [String] why fewer pulls than planned are enough
+      # @param chain_reason [String] why it is rated though a reading cannot be trusted as it is
       # @param revision_reason [String] why an earlier statement is superseded
       # @return [Store::Models::Statement]
       # @raise [Conflict] naming what changed since it was seen
       # @raise [InvalidInput] with every reason why it cannot be signed
-      def call(lot_id:, sha256:, person_id:, fewer_reason: "", revision_reason: "", once_key: nil)
+      def call(lot_id:, sha256:, person_id:, fewer_reason: "", revision_reason: "", chain_reason: "",
+               once_key: nil)
         person = People.fetch!(person_id)
-        reasons = { fewer_reason: fewer_reason.to_s.strip, revision_reason: revision_reason.to_s.strip }
+        reasons = { fewer_reason: fewer_reason, revision_reason: revision_reason,
+                    chain_reason: chain_reason }.transform_values { |words| words.to_s.strip }
         request = { lot: lot_id, sha256: sha256, **reasons }
         id = OnceOnly.call(once_key, person_id: person.id, action: :sign_statement, request: request) do
           sign(Store::Models::Lot.locked!(lot_id), sha256, person, reasons).id
@@ -69,7 +72,8 @@ module MildAnvil
           lot_id: lot.id, number: (previous&.number || 0) + 1, body: Computations.body(inputs, content),
           sha256: seen.statement_sha256,
           rule_version: seen.rule_version, supersedes_id: previous&.id, changes: changes, person_id: person.id,
-          fewer_reason: reasons[:fewer_reason], revision_reason: previous ? reasons[:revision_reason] : ""
+          fewer_reason: reasons[:fewer_reason], chain_reason: reasons[:chain_reason],
+          revision_reason: previous ? reasons[:revision_reason] : ""
         )
         keep_items(statement, inputs)
         Store::Models::Signature.create(statement_id: statement.id, person_id: person.id, meaning: MEANING,

@@ -8,10 +8,11 @@ module MildAnvil
 
       # @param inputs [Hash] @param content [Hash] of the statement, string keys
       # @param previous [Store::Models::Statement, nil] that it would supersede
-      # @param reasons [Hash] fewer_reason, revision_reason as given
+      # @param reasons [Hash] fewer_reason, revision_reason, chain_reason as given
       # @raise [InvalidInput]
       def check!(lot, inputs, content, previous, sha256, reasons)
-        found = { **figures(lot, content), **pulls(lot, inputs, reasons), **revision(previous, sha256, reasons) }
+        found = { **figures(lot, content), **pulls(lot, inputs, reasons), **chain(inputs, reasons),
+**revision(previous, sha256, reasons) }
         return if found.empty?
 
         raise InvalidInput.new("Not signed. #{found.values.map do |words|
@@ -21,9 +22,12 @@ module MildAnvil
 
       # @return [Array<String>] what stands in the way, for the screen; sentences that only want typing are left out
       def obstacles(lot, inputs, content)
-        typed = { fewer_reason: "typed", revision_reason: "typed" }
+        typed = { fewer_reason: "typed", revision_reason: "typed", chain_reason: "typed" }
         { **figures(lot, content), **pulls(lot, inputs, typed) }.values
       end
+
+      # @return [Boolean] whether a reading cannot be trusted as it is, and signing it needs a sentence
+      def doubted?(inputs) = inputs.dig("terms", "chain_remarks").to_a.any?
 
       # @return [Boolean] whether fewer pulls than planned need a sentence
       def fewer?(lot, inputs) = !lot.specimens_planned.nil? && inputs["pulls"].size < lot.specimens_planned
@@ -56,6 +60,14 @@ module MildAnvil
         found
       end
       private_class_method :pulls
+
+      def chain(inputs, reasons)
+        return {} unless doubted?(inputs) && reasons[:chain_reason].empty?
+
+        words = inputs.dig("terms", "chain_remarks").map { |words| words.delete_suffix(".") }.join("; ")
+        { chain_reason: "#{words}: say why it may be rated all the same" }
+      end
+      private_class_method :chain
 
       def outdated?(pull)
         judged = pull.dig("judgement", "measurement") or return false

@@ -12,7 +12,8 @@ module MildAnvil
         body = statement.frozen_body
         { inputs: body.fetch("inputs"), statement: body.fetch("content"), number: statement.number,
           sha256: statement.sha256,
-          fewer_reason: statement.fewer_reason, revision: revision(statement), signatures: signatures(statement) }
+          fewer_reason: statement.fewer_reason, chain_reason: statement.chain_reason,
+          revision: revision(statement), signatures: signatures(statement) }
       end
 
       # @return [Array<Hash>]

@@ -10,6 +10,8 @@ module MildAnvil
       # Ids and times that change with every row and say nothing.
       JUDGED = %w[counts_as value_si upper_si failed_part zone mode reason complete].freeze
       PULLED = %w[specimen feature pulled_at state preloaded preload_si].freeze
+      READ = { "state" => "another standing of its instrument", "instrument" => "another instrument",
+               "check" => "another check behind it" }.freeze
       MEASURED = %w[value_si lower_bound_cause source].freeze
       TERMS_ASIDE = %w[terms_revision].freeze
 
@@ -45,13 +47,27 @@ module MildAnvil
         judged = [before, after].map { |row| row["judgement"] }
         return judgement_change(*judged) unless judged[0]&.slice(*JUDGED) == judged[1]&.slice(*JUDGED)
 
-        measured = [before, after].map { |row| row["measurement"]&.slice(*MEASURED) }
-        return "has another reading" if measured.uniq.size > 1
+        measured_change(before["measurement"], after["measurement"]) ||
+          read_change(before["read_by"] || {}, after["read_by"] || {}) || other_change(before, after)
+      end
+      private_class_method :pull
 
+      def measured_change(before, after)
+        "has another reading" unless before&.slice(*MEASURED) == after&.slice(*MEASURED)
+      end
+      private_class_method :measured_change
+
+      def read_change(before, after)
+        other = READ.keys.find { |key| before[key] != after[key] }
+        other && "has #{READ.fetch(other)}#{": #{after[other]}" unless other == 'check'}"
+      end
+      private_class_method :read_change
+
+      def other_change(before, after)
         name = PULLED.find { |key| before[key] != after[key] }
         name && "has another #{name.delete_suffix('_si').tr('_', ' ')}: #{WORDS.fetch(after[name].to_s, after[name])}"
       end
-      private_class_method :pull
+      private_class_method :other_change
 
       def judgement_change(before, after)
         return "was judged #{words(before)} and is not judged" if after.nil?

@@ -12,7 +12,8 @@ module MildAnvil
         content, altered = content(row)
         { id: row.id, uid: row.uid, number: row.number, sha256: row.sha256, rule_version: row.rule_version,
           signatures: SignedContent.signatures(row), reviewed: row.reviewed?, superseded_by: row.superseded_by&.number,
-          revision: SignedContent.revision(row), fewer_reason: row.fewer_reason, created_at: row.created_at,
+          revision: SignedContent.revision(row), fewer_reason: row.fewer_reason, chain_reason: row.chain_reason,
+          created_at: row.created_at,
           minimum: content["minimum"], working_load_limit: content["working_load_limit"],
           factor_text: content["factor_text"],
           rated_quantity: content["rated_quantity"], relative_in_words: content.dig("relative", "in_words"),

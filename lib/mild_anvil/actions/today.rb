@@ -20,7 +20,8 @@ module MildAnvil
           end }
         end
         { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts,
-          backup: DailyBackup.last || {}, missing_tests: Planning::MissingTests.call }
+          backup: DailyBackup.last || {}, missing_tests: Planning::MissingTests.call,
+          instruments_due: Chain::Reminders.call }
       end
 
       # Brought in and judged by the same hand is one line: what a pull came to, by whom, when.

@@ -38,6 +38,7 @@ module MildAnvil
       register Routes::Specimens
       register Routes::Acceptance
       register Routes::Register
+      register Routes::Chain
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

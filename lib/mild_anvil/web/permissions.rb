@@ -16,13 +16,15 @@ module MildAnvil
         EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
-                        guesses],
+                        guesses instrument checkRecord chain standInCell],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
                       previewPlan workOutTemplate savePlan noteNearMiss addSpecimens changeSpecimens
                       removeSpecimens readSpecimens importSpecimens drawOrder moveInOrder makeCells
-                      saveAcceptance recordTest withdrawTest noteVerdict sealGuess],
+                      saveAcceptance recordTest withdrawTest noteVerdict sealGuess previewCheck readCheckFile
+                      keepCheck keepCrossCheck withdrawCheck addCertificate withdrawCertificate noteOverload
+                      withdrawOverload loadStandIn],
         %w[reviewer] => %w[countersignStatement],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

@@ -15,6 +15,9 @@ module MildAnvil
         # @return [Array<Hash>] key, name, figure; empty without a plan
         def limits = @kept ? ShowPlan.limits(plan, @lot) : []
 
+        # @return [Float, nil] what is expected to break, newtons
+        def expected_si = @kept && plan.expected&.fetch(:mean_si)
+
         # @return [Hash] line, state (none, full, warn), revision, next
         def line = told.merge(next: following)
 

@@ -88,8 +88,8 @@ module MildAnvil
 
         def cell(row)
           Core::Plan::BenchChoice::Cell.new(id: row.id, name: row.name, capacity_newtons: row.capacity_newtons,
-                                            verified_low: row.verified_low_newtons,
-                                            verified_high: row.verified_high_newtons,
+                                            verified_low: row.usable_low,
+                                            verified_high: row.usable_high,
                                             lapsed: row.lapsed?(Time.now.to_date))
         end
 

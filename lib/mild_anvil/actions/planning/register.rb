@@ -12,40 +12,25 @@ module MildAnvil
                   stroke: [:stroke_metres, "displacement"], bed: [:bed_metres, "displacement"],
                   capacity: [:capacity_newtons, "force"], resolution: [:resolution_newtons, "force"],
                   verified_low: [:verified_low_newtons, "force"], verified_high: [:verified_high_newtons, "force"],
+                  tolerance: [:tolerance_newtons, "force"],
                   strength: [:strength_newtons, "force"], highest_before: [:highest_before_newtons, "force"] }.freeze
         MINUTE = 60
         PER_MINUTE = { slowest_mm_per_minute: :slowest_metres_per_second,
                        fastest_mm_per_minute: :fastest_metres_per_second }.freeze
-        SHOWN = { "benches" => %i[pull push guard stroke bed], "instruments" => %i[capacity resolution verified_low
-                                                                                   verified_high],
-                  "gear" => %i[strength highest_before] }.freeze
-        PLAIN = { "benches" => %i[id name kind guard_joules channels note version],
-                  "instruments" => %i[id name serial due_on bench_id note version],
-                  "gear" => %i[id name kind pulls_before inspection_due_on note version] }.freeze
         private_constant :MINUTE
+        SHARES = { scatter_percent: :scatter_share, tolerance_percent: :tolerance_share }.freeze
 
         module_function
 
-        # @return [Hash] benches, instruments, gear, near_misses: what is in use
-        def show
-          { **MODELS.to_h { |table, model| [table.to_sym, model.in_use.all.map { |row| shown(table, row) }] }
-                    .then { |all| all.merge(gear: with_history(all[:gear])) },
-            lots: Store::Lenders.links.all.map { |row| link(row) },
-            near_misses: Store::Models::NearMiss.order(Sequel.desc(:id)).limit(50).eager(:person).all.map { |r| miss(r) } }
-        end
-
-        # An earlier lot as a link of another one's train.
-        def link(row)
-          { id: row[:id], name: row[:name], breaks: row[:breaks], mean: figure(row[:mean_si], "force") }
-        end
-        private_class_method :link
+        # @return [Hash] see RegisterRows
+        def show = RegisterRows.all
 
         # @param values [Hash] columns; typed ones as text and unit
         # @return [Sequel::Model]
         # @raise [InvalidInput]
         def add(table:, values:, person_id:)
           person = People.fetch!(person_id)
-          columns = columns(values)
+          columns = columns(table == "instruments" ? { unit: values.dig(:capacity, :unit), **values } : values).compact
           check!(table, columns)
           Store::Database.write do
             row = told_apart(columns[:name]) { MODELS.fetch(table).create(person_id: person.id, **columns) }
@@ -64,6 +49,7 @@ module MildAnvil
             check!(table, row.values.merge(columns))
             before = row.values.slice(*columns.keys)
             told_apart(columns[:name]) { row.update(version: row.version + 1, **columns) }
+            Chain::RefreshInstrument.call(row) if table == "instruments"
             Store::Events.record(:"change_#{table}", row, person_id: person.id, before: before, after: columns)
             row
           end
@@ -111,7 +97,7 @@ module MildAnvil
             next [column, value && read(value, quantity, name)] if column
             next [PER_MINUTE[name], value && (value.to_f / 1000 / MINUTE)] if PER_MINUTE.key?(name)
 
-            name == :scatter_percent ? [:scatter_share, value && (value.to_f / 100)] : plain(name, value)
+            SHARES.key?(name) ? [SHARES[name], value && (value.to_f / 100)] : plain(name, value)
           end
         end
         private_class_method :columns
@@ -161,59 +147,6 @@ module MildAnvil
           high > capacity.to_f ? { verified_high: "lies above the capacity" } : {}
         end
         private_class_method :verified
-
-        def shown(table, row)
-          figures = SHOWN.fetch(table).to_h do |name|
-            [name, figure(row[TYPED.fetch(name).first], TYPED.fetch(name).last)]
-          end
-          row.values.slice(*PLAIN.fetch(table)).merge(figures, further(table, row))
-        end
-        private_class_method :shown
-
-        def further(table, row)
-          case table
-          when "benches" then PER_MINUTE.to_h do |name, column|
-            [name, row[column]&.then do |v|
-              (v * 1000 * MINUTE).round(6)
-            end]
-          end
-          when "instruments" then { lapsed: row.lapsed?(Time.now.to_date) }
-          else { scatter_percent: row.scatter_share&.then { |s| (s * 100).round(6) },
-                 stiffness_n_per_mm: row.stiffness_newtons_per_metre&.then { |k| (k / 1000).round(6) },
-                 lapsed: !row.inspection_due_on.nil? && row.inspection_due_on < Time.now.to_date }
-          end
-        end
-        private_class_method :further
-
-        def figure(value, quantity)
-          return if value.nil?
-
-          units = quantity == "force" ? Catalogue.units.forces_displayed : Catalogue.units.of(quantity)
-          own = if quantity == "force"
-                  "kN"
-                else
-                  (value < 1 ? "mm" : "m")
-                end
-          unit = units.find { |u| u.symbol == own }
-          Core::Quantity::FigureRule.for(unit: unit, largest_si: value, others: units).nearest(value).to_h
-        end
-        private_class_method :figure
-
-        def with_history(rows)
-          history = Store::Models::Gear.history(rows.map { |row| row[:id] })
-          rows.map do |row|
-            found = history.fetch(row[:id], { pulls: 0, highest_newtons: nil })
-            highest = [found[:highest_newtons], row.dig(:highest_before, :value_si)].compact.max
-            row.merge(pulls: row[:pulls_before] + found[:pulls], highest: figure(highest, "force"))
-          end
-        end
-        private_class_method :with_history
-
-        def miss(row)
-          { id: row.id, what: row.what, distance: figure(row.metres, "displacement"), person: row.person.name,
-            created_at: row.created_at, bench_id: row.bench_id }
-        end
-        private_class_method :miss
       end
     end
   end

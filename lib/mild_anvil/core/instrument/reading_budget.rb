@@ -65,7 +65,7 @@ module MildAnvil
           spread, dof = check.repeatability_share
           [BudgetParts.masses(force, check.masses_share || 0.0), BudgetParts.gravity(force, check.gravity_share),
            BudgetParts.uncorrected(check.error_at(force)), BudgetParts.reversibility(check.reversibility_at(force)),
-           *(BudgetParts.repeatability(spread * force, 1, dof: dof) if spread)]
+           (BudgetParts.repeatability(spread * force, 1, dof: dof) if spread)].compact
         end
 
         def of_display(resolution)

@@ -40,7 +40,7 @@ module MildAnvil
         end
 
         PLAIN = %w[measurand rated_quantity direction coverage confidence factor factor_source school marking_step
-                   resolution_si shared_uncertainty_share].freeze
+                   resolution_si shared_uncertainty_share chain_remarks].freeze
         private_constant :PLAIN
 
         private

@@ -13,7 +13,7 @@ module MildAnvil
 
         # @return [Array<String>] sentences
         def for(sample, terms, results)
-          [too_few(sample), voids(sample), bounds_only(sample), wide_scatter(sample),
+          [*terms.chain_remarks, too_few(sample), voids(sample), bounds_only(sample), wide_scatter(sample),
            chosen_refused(terms, results)].compact
         end
 

@@ -8,6 +8,7 @@ module MildAnvil
         include Record
 
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
+        many_to_one :counting_instrument, class: "MildAnvil::Store::Models::Instrument"
         one_to_many :instruments, class: "MildAnvil::Store::Models::Instrument", key: :bench_id, order: :name do |rows|
           rows.where(retired_at: nil)
         end

@@ -14,6 +14,9 @@ module MildAnvil
         one_to_many :judgements, class: "MildAnvil::Store::Models::Judgement", key: :pull_id, order: :id
         one_to_many :measurements, class: "MildAnvil::Store::Models::Measurement", key: :pull_id, order: :id
 
+        one_to_many :pull_instruments, class: "MildAnvil::Store::Models::PullInstrument", key: :pull_id,
+                                       order: :position
+
         dataset_module do
           def of_specimen(id) = where(feature_id: Feature.where(specimen_id: id).select(:id))
 
@@ -21,7 +24,7 @@ module MildAnvil
           def with_everything
             recordings = ->(rows) { rows.select(:id, :pull_id, :source_file_id).eager(:source_file) }
             eager(judgements: :person, measurements: %i[person override], feature: :specimen,
-                  recording: recordings).order(:number)
+                  recording: recordings, pull_instruments: :instrument).order(:number)
           end
         end
 

@@ -19,6 +19,9 @@ module MildAnvil
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no statement #{id}", id: id))
 
+        # @return [Sequel::Dataset] ids of those that rest on any of these pulls
+        def self.with_pulls(ids) = db[:statement_items].where(pull_id: ids).select(:statement_id)
+
         # @return [Hash] inputs, content, rule_version; string keys
         # @raise [Tampered] when the text has another hash than was signed
         def frozen_body

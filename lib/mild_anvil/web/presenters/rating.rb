@@ -18,6 +18,7 @@ module MildAnvil
             stops: stops(rated),
             obstacles: Actions::Signable.obstacles(lot, rated.inputs, rated.statement),
             fewer: Actions::Signable.fewer?(lot, rated.inputs),
+            doubted: rated.inputs.dig("terms", "chain_remarks").to_a,
             supersedes: lot.statements.last&.number, **waiting(rated.inputs["pulls"]) }
         end
 

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Chain
+      # A check is looked at before it is kept: what is signed is what was seen, by its hash.
+      module KeepCheck
+        RULE_VERSION = "1"
+
+        module_function
+
+        # @return [Hash] what it comes to, with the hash that signing it names
+        # @raise [InvalidInput, InsufficientData]
+        def preview(instrument_id:, given:, unit: nil)
+          instrument = Store::Models::Instrument.fetch!(instrument_id)
+          typed = TypedCheck.new(instrument, given)
+          result = CheckRows.computed(typed.columns, typed.series, instrument)
+          ShowCheck.computed(instrument, typed, result, unit: unit).merge(sha256: sha256(instrument, typed, result))
+        end
+
+        # @param sha256 [String] of what was seen
+        # @return [Store::Models::InstrumentCheck]
+        # @raise [Conflict] when it is not what was seen
+        def keep(instrument_id:, given:, sha256:, person_id:, once_key: nil)
+          person = People.fetch!(person_id)
+          id = OnceOnly.call(once_key, person_id: person.id, action: :keep_check,
+                                       request: { instrument: instrument_id, sha256: sha256 }) do
+            write(Store::Models::Instrument.locked!(instrument_id), given, sha256, person).id
+          end
+          Store::Models::InstrumentCheck.fetch!(id)
+        end
+
+        def write(instrument, given, sha256, person)
+          typed = TypedCheck.new(instrument, given)
+          result = CheckRows.computed(typed.columns, typed.series, instrument)
+          if sha256(instrument, typed, result) != sha256
+            raise Conflict, "Not signed: the check is not what was on the screen. Look at it again"
+          end
+
+          low, high = result.range
+          check = Store::Models::InstrumentCheck.create(instrument_id: instrument.id, passed: result.passed?,
+                                                        low_newtons: low, high_newtons: high, sha256: sha256,
+                                                        rule_version: RULE_VERSION, person_id: person.id,
+                                                        **typed.columns)
+          keep_points(check, typed.points)
+          Store::Events.record(:keep_check, check, person_id: person.id,
+                                                   after: { instrument: instrument.name, passed: check.passed,
+                                                            sha256: sha256 })
+          RefreshInstrument.call(instrument)
+          check
+        end
+        private_class_method :write
+
+        # @param reason [String]
+        # @raise [InvalidInput] without one
+        def withdraw(check_id:, reason:, person_id:)
+          person = People.fetch!(person_id)
+          if reason.to_s.strip.empty?
+            raise InvalidInput.new("Say why it does not count",
+                                   fields: { reason: "is needed" })
+          end
+
+          Store::Database.write do
+            check = Store::Models::InstrumentCheck.where(id: check_id).for_update.first || Store::Models::InstrumentCheck.fetch!(check_id)
+            raise Conflict, "This check was withdrawn already" if check.withdrawn_at
+
+            check.update(withdrawn_at: Time.now, withdrawn_reason: reason.strip)
+            Store::Events.record(:withdraw_check, check, person_id: person.id, after: { reason: reason.strip })
+            RefreshInstrument.call(Store::Models::Instrument.locked!(check.instrument_id))
+            check
+          end
+        end
+
+        def keep_points(check, points)
+          points.each_with_index do |point, i|
+            Store::Models::CheckPoint.create(check_id: check.id, position: i, **point)
+          end
+        end
+
+        # Over everything that was typed and everything that follows from it.
+        def sha256(instrument, typed, result)
+          columns = typed.columns.transform_values { |v| v.is_a?(Time) ? v.utc.iso8601(6) : v }
+          Canonical.sha256({ instrument: instrument.uid, rule_version: RULE_VERSION, columns: columns,
+                             points: typed.points, passed: result.passed?, range: result.range })
+        end
+        private_class_method :sha256
+      end
+    end
+  end
+end

@@ -1,0 +1,124 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # The record of a check: what was hung on, what was shown, how far it may be used and by which rule.
+    class CheckRecordPdf
+      WAYS = { "zero" => "zero", "up" => "up", "down" => "down", "end" => "zero after" }.freeze
+      CHART_HEIGHT = 130
+      PAD = 34
+
+      # @param check [Hash] as Actions::Chain::ShowCheck gives it; @param instrument [Hash] name, serial, capacity,
+      #   resolution, certificate: texts
+      # @return [String] the PDF's bytes
+      def self.render(check, instrument) = new(check, instrument).render
+
+      def initialize(check, instrument)
+        @check = check
+        @instrument = instrument
+        @sheet = Sheet.new(title: "Check of #{instrument[:name]}")
+        @pdf = @sheet.pdf
+      end
+
+      def render
+        head
+        @check[:points] ? dead_weight : @sheet.paragraph(@check[:sentences].join(" "))
+        foot
+        @sheet.number_pages("Check of #{@instrument[:name]}")
+        @pdf.render
+      end
+
+      private
+
+      def head
+        @pdf.font("Head", style: :bold) { @pdf.text "Check record", size: 18 }
+        @pdf.text @instrument[:name], size: 13
+        @pdf.move_down 6
+        @sheet.pairs([["Checked", @check[:checked_at].localtime.strftime("%-d %B %Y, %H:%M")], ["By", @check[:person]],
+                      ["Serial number", @instrument[:serial]], ["Capacity", @instrument[:capacity]],
+                      ["Step of the display", @instrument[:resolution]], ["Certificate", @instrument[:certificate]],
+                      ["Conditions", @check[:conditions]], ["Allowed by the shop", @check[:tolerance]],
+                      ["Good until", good_until], ["Read from", @check[:file]],
+                      ["Withdrawn", @check[:withdrawn]]].reject { |_, value| value.to_s.empty? })
+      end
+
+      def good_until
+        @check[:good_until] ? @check[:good_until].localtime.strftime("%-d %B %Y, or an overload") : "an overload"
+      end
+
+      def dead_weight
+        @sheet.heading("What it may be used for")
+        @sheet.paragraph([@check[:use], *@check[:sentences]].join(" "))
+        @sheet.heading("Indicated less applied")
+        chart
+        @sheet.heading("Readings, net of the zero before")
+        @sheet.table([["Series", "Way", "Applied", "Indicated", "Error", "Swing"], *rows], right: [2, 3, 4, 5])
+      end
+
+      def rows
+        @check[:points].map do |point|
+          [point[:series].to_s, WAYS.fetch(point[:direction].to_s), text(point[:applied]), text(point[:indicated]),
+           text(point[:error]), point[:swing] ? text(point[:swing]) : "–"]
+        end
+      end
+
+      def text(figure) = "#{figure[:text]} #{figure[:unit]}"
+
+      # Band, line and points on one scale; hollow on the way down.
+      def chart
+        @sheet.room(CHART_HEIGHT + 20)
+        @pdf.bounding_box([0, @pdf.cursor], width: @pdf.bounds.width, height: CHART_HEIGHT) do
+          scale = scale()
+          band(scale)
+          line([[0.0, 0.0], [@top, 0.0]], scale, Sheet::LINE)
+          line(@check[:line].map { |p| p.values_at(:force_si, :error_si) }, scale, Sheet::DERIVED)
+          @check[:points].each { |point| mark(point, scale) }
+        end
+      end
+
+      def scale
+        points = @check[:points]
+        @top = points.map { |p| p[:applied_si] }.max
+        reach = [*points.map { |p| p[:error_si].abs }, *@check[:allowed].map { |a| a[:allowed_si] }].max
+        width = @pdf.bounds.width - PAD
+        lambda do |force, error|
+          [PAD + (force / @top * (width - 8)), (CHART_HEIGHT / 2.0) + (error / (reach * 1.1) * CHART_HEIGHT / 2)]
+        end
+      end
+
+      def band(scale)
+        upper = @check[:allowed].map { |a| scale.call(a[:force_si], a[:allowed_si]) }
+        lower = @check[:allowed].map { |a| scale.call(a[:force_si], -a[:allowed_si]) }.reverse
+        @pdf.fill_color "eae6dc"
+        @pdf.fill_polygon(*upper, *lower)
+        @pdf.fill_color Sheet::INK
+      end
+
+      def line(points, scale, color)
+        return if points.size < 2
+
+        @pdf.stroke_color color
+        @pdf.stroke_line(*points.map { |force, error| scale.call(force, error) })
+        @pdf.stroke_color Sheet::INK
+      end
+
+      def mark(point, scale)
+        return unless %w[up down].include?(point[:direction].to_s)
+
+        at = scale.call(point[:applied_si], point[:error_si])
+        @pdf.fill_color Sheet::MEASURED
+        @pdf.stroke_color Sheet::MEASURED
+        point[:direction].to_s == "up" ? @pdf.fill_circle(at, 2.2) : @pdf.stroke_circle(at, 2.2)
+        @pdf.fill_color Sheet::INK
+        @pdf.stroke_color Sheet::INK
+      end
+
+      def foot
+        @pdf.move_down 10
+        @sheet.paragraph("Limits of the classes are those of #{Core::Instrument::VerificationClass::SOURCE}. What is " \
+                         "below the lowest or above the highest point checked is not covered.", color: Sheet::SOFT)
+        @sheet.paragraph("SHA-256 of what was signed: #{@check[:sha256]}", color: Sheet::SOFT, size: 7)
+      end
+    end
+  end
+end
