@@ -183,8 +183,6 @@ class ChecksTest < StoreCase
     assert_includes instrument_page(made)[:reading][:unknown], "certificate"
     told = MildAnvil::Actions::Today.call[:instruments_due].map { |r| r[:sentence] }
     assert_match(/The certificate of #{made.name} ran out/, told.join)
-      r[:sentence]
-    end.join)
   end
 
   def test_two_cells_in_line_and_the_one_that_counts

@@ -156,7 +156,8 @@ class ReadingsTest < StoreCase
     assert_match(/computed from the check and certificate of #{made.name}/, page[:shared_source])
 
     Actions::SaveLot.change(lot_id: on.id, person_id: person.id,
-                            values: { terms: { shared_uncertainty_share: 0.02, shared_uncertainty_source: "two labs" } })
+                            values: { terms: { shared_uncertainty_share: 0.02,
+                                               shared_uncertainty_source: "two labs" } })
     assert_equal({ percent: 2.0, reason: "two labs" }, Chain::OfLotPage.call(lot_id: on.id)[:overruled])
     terms = Actions::RatingInputs.call(Actions::LotFacts.new(on.refresh))["terms"]
     assert_equal [0.02, "two labs"], terms.values_at("shared_uncertainty_share", "shared_uncertainty_source")
