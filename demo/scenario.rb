@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "json"
+require_relative "checked"
 require_relative "planned"
 require_relative "recording"
 
@@ -18,6 +19,7 @@ module Demo
       @people = table("people").map { |row| add_person(row) }
       @plans = table("plans")
       Planned.register(table("register"), person_id: technicians.first)
+      Checked.load(table("checks"), person_id: technicians.first)
       table("jobs").each { |job| load_job(job) }
       MildAnvil::Store::Settings.demo!
     end
@@ -58,10 +60,12 @@ module Demo
 
     def load_pull(lot, plan, pull, index)
       place = { lot_id: lot.id, person_id: technicians[index % 2], specimen_number: pull[:specimen] || (index + 1),
-                feature_name: pull[:feature], pulled_at: pulled_at(index) }
+                feature_name: pull[:feature], pulled_at: pulled_at(index), **read_by(lot) }
       record = pull[:typed] ? typed(pull, place) : import(lot, plan.fetch(:bench), pull, index, place)
       ACTIONS::JudgePull.call(pull_id: record.id, person_id: record.person_id, **pull[:judged]) if pull[:judged]
     end
+
+    def read_by(lot) = Checked.cell_of(lot.name)&.then { |id| { instrument_id: id } } || {}
 
     MINUTES_EACH = 7
     BEGUN = 9 * 3600 # at nine on the day before the first start

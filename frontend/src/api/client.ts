@@ -94,6 +94,13 @@ export function sendPicture(file: File): Promise<{ id: number; name: string }> {
   return send("/api/pictures", { body: form }, SILENT);
 }
 
+/** A recording of a dead-weight check; its steps come back. */
+export function uploadCheckFile(instrumentId: number, file: File): Promise<Schemas["CheckFile"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send(`/api/instruments/${instrumentId}/check-file`, { body: form }, SILENT);
+}
+
 /** Reads pasted rows or a file of specimens; nothing is kept yet. */
 export function readTable<T>(file: File): Promise<T> {
   const form = new FormData();

@@ -29,6 +29,8 @@ export const keys = {
   guesses: (id: number) => ["lot", id, "guesses"] as const,
   cells: (id: number) => ["study", id, "cells"] as const,
   register: ["register"] as const,
+  chain: (id: number) => ["lot", id, "chain"] as const,
+  instrument: (id: number) => ["instrument", id] as const,
   templates: ["acceptance-templates"] as const,
   pull: (id: number) => ["pull", id] as const,
   window: (id: number) => ["window", id] as const,
@@ -128,6 +130,17 @@ export const guessesQuery = (id: number) =>
 export const cellsQuery = (id: number) =>
   queryOptions({ queryKey: keys.cells(id), queryFn: () => answer(api.GET("/api/studies/{id}/cells", ofLot(id))) });
 export const registerQuery = queryOptions({ queryKey: keys.register, queryFn: () => answer(api.GET("/api/register")) });
+export const chainQuery = (id: number) =>
+  queryOptions({ queryKey: keys.chain(id), queryFn: () => answer(api.GET("/api/lots/{id}/chain", ofLot(id))) });
+export const instrumentQuery = (id: number, force: number | null, unit: string) =>
+  queryOptions({
+    queryKey: [...keys.instrument(id), force, unit],
+    queryFn: () =>
+      answer(
+        api.GET("/api/instruments/{id}", { params: { path: { id }, query: { ...(force ? { force } : {}), unit } } }),
+      ),
+    placeholderData: (before) => (before?.id === id ? before : undefined),
+  });
 export const templatesQuery = queryOptions({
   queryKey: keys.templates,
   queryFn: () => answer(api.GET("/api/acceptance-templates")),

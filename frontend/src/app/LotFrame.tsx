@@ -28,6 +28,7 @@ export function LotFrame() {
 const STEPS = [
   ["g a", "Ask", "/lots/$lotId/ask"],
   ["g l", "Plan", "/lots/$lotId/plan"],
+  ["g c", "Check", "/lots/$lotId/check"],
   ["g p", "Pull", "/lots/$lotId/pull"],
   ["g j", "Judge", "/lots/$lotId/judge"],
   ["g r", "Rate", "/lots/$lotId/rate"],

@@ -12,6 +12,7 @@ const GLYPH: Record<StepState, string> = {
 const TO = {
   Ask: "/lots/$lotId/ask",
   Plan: "/lots/$lotId/plan",
+  Check: "/lots/$lotId/check",
   Pull: "/lots/$lotId/pull",
   Judge: "/lots/$lotId/judge",
   Rate: "/lots/$lotId/rate",

@@ -2,6 +2,8 @@ import { createRootRoute, createRoute, createRouter, Link } from "@tanstack/reac
 import { Empty } from "@/ui/states";
 import { AskPage } from "@/features/ask/AskPage";
 import { BenchesPage } from "@/features/benches/BenchesPage";
+import { CheckPage } from "@/features/check/CheckPage";
+import { InstrumentPage } from "@/features/check/InstrumentPage";
 import { JudgePage } from "@/features/judge/JudgePage";
 import { LibraryPage } from "@/features/library/LibraryPage";
 import { PeoplePage } from "@/features/people/PeoplePage";
@@ -30,6 +32,15 @@ const today = createRoute({ getParentRoute: () => outside, path: "/", component:
 const lots = createRoute({ getParentRoute: () => outside, path: "/lots", component: RackPage });
 const library = createRoute({ getParentRoute: () => outside, path: "/library", component: LibraryPage });
 const benches = createRoute({ getParentRoute: () => outside, path: "/benches", component: BenchesPage });
+const instrument = createRoute({
+  getParentRoute: () => outside,
+  path: "/benches/cells/$cellId",
+  params: {
+    parse: ({ cellId }) => ({ cellId: Number(cellId) }),
+    stringify: ({ cellId }) => ({ cellId: String(cellId) }),
+  },
+  component: InstrumentPage,
+});
 const people = createRoute({ getParentRoute: () => outside, path: "/people", component: PeoplePage });
 const lot = createRoute({
   getParentRoute: () => root,
@@ -48,6 +59,13 @@ const plan = createRoute({
   }),
   component: PlanPage,
 });
+const check = createRoute({
+  getParentRoute: () => lot,
+  path: "/check",
+  validateSearch: (search: Record<string, unknown>): { cell?: number } =>
+    Number(search.cell) > 0 ? { cell: Number(search.cell) } : {},
+  component: CheckPage,
+});
 const pull = createRoute({ getParentRoute: () => lot, path: "/pull", component: PullPage });
 const judge = createRoute({
   getParentRoute: () => lot,
@@ -61,8 +79,8 @@ const papers = createRoute({ getParentRoute: () => lot, path: "/papers", compone
 
 export const router = createRouter({
   routeTree: root.addChildren([
-    outside.addChildren([today, lots, benches, library, people]),
-    lot.addChildren([ask, plan, pull, judge, rate, papers]),
+    outside.addChildren([today, lots, benches, instrument, library, people]),
+    lot.addChildren([ask, plan, check, pull, judge, rate, papers]),
   ]),
   defaultPreload: false,
 });

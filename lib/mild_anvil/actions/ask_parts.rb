@@ -91,11 +91,23 @@ module MildAnvil
         Core::Judgement::RatedQuantity.check!(values[:rated_quantity], lot.measurand)
         return if before && before.values.slice(*TERMS.keys) == values
 
+        overruled_why!(values)
+
         revision = (before&.revision || 0) + 1
         Store::Models::RatingTerms.create(lot_id: lot.id, revision: revision, person_id: person_id,
                                           created_at: Time.now, **values)
       end
       private_class_method :revise
+
+      # What the instruments say is overruled with a reason.
+      def overruled_why!(values)
+        share, source = values.values_at(:shared_uncertainty_share, :shared_uncertainty_source)
+        return if share.nil? || share.zero? || !source.to_s.strip.empty?
+
+        raise InvalidInput.new("Say where the shared uncertainty comes from",
+                               fields: { shared_uncertainty_source: "is needed" })
+      end
+      private_class_method :overruled_why!
 
       # A step has a unit of its own and is never read in another.
       def marking(changes, figures)

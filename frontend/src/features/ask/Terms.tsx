@@ -57,10 +57,11 @@ export function Terms() {
         unit="%"
         inputMode="decimal"
         error={errors.shared_percent?.message}
-        note="Certificate, masses, g: does not shrink with more pulls."
+        placeholder="computed"
+        note="Empty: from the checks and certificates of the cells that read the pulls. A figure overrules that."
         {...register("shared_percent")}
       />
-      <Field label="Its source" error={errors.shared_source?.message} {...register("shared_source")} />
+      <Field label="Why another figure" error={errors.shared_source?.message} {...register("shared_source")} />
     </section>
   );
 }

@@ -53,7 +53,7 @@ const termsBody = (ask: Ask) => ({
   design_factor: plainNumber(ask.design_factor),
   design_factor_key: ask.design_factor_key || null,
   marking_step: empty(ask.marking_text) ? null : { text: ask.marking_text.trim(), unit: ask.marking_unit },
-  shared_uncertainty_share: (plainNumber(ask.shared_percent) ?? 0) / 100,
+  shared_uncertainty_share: shareOf(ask.shared_percent),
   shared_uncertainty_source: ask.shared_source || null,
 });
 
@@ -84,3 +84,9 @@ const requirementBody = (wanted: Ask["requirements"][number]) => ({
   factor_high: plainNumber(wanted.factor_high),
   source: wanted.source.trim(),
 });
+
+/** Nothing typed: it is computed from the cells that read the pulls. */
+function shareOf(percent: string): number | null {
+  const value = plainNumber(percent);
+  return value === null ? null : value / 100;
+}

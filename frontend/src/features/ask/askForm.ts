@@ -69,6 +69,10 @@ export const ASK = z
     claims: z.array(CLAIM).max(20),
     requirements: z.array(REQUIREMENT).max(20),
   })
+  .refine((ask) => ask.shared_percent.trim() === "" || ask.shared_source.trim() !== "", {
+    path: ["shared_source"],
+    message: "say where the figure comes from",
+  })
   .refine((ask) => !ask.relative_only || ask.reference_lot_id !== "", {
     path: ["reference_lot_id"],
     message: "a lot that only ranks needs one",
@@ -89,7 +93,7 @@ export function askOf({ lot, ask }: Page): Ask {
     design_factor_key: terms.design_factor_key ?? "",
     marking_text: terms.marking_step?.text ?? "",
     marking_unit: terms.marking_step?.unit ?? lot.display_unit,
-    shared_percent: typed(terms.shared_uncertainty_share * 100),
+    shared_percent: typed(terms.shared_uncertainty_share === null ? null : terms.shared_uncertainty_share * 100),
     shared_source: terms.shared_uncertainty_source ?? "",
     claims: ask.claims.map(claimForm),
     requirements: ask.requirements.map(requirementForm),

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { answer, api, type Schemas } from "@/api/client";
 import { registerQuery } from "@/api/queries";
@@ -37,10 +38,17 @@ export function BenchesPage() {
     ["Bed", (row) => length(row.bed)],
   ];
   const cells: Column<Schemas["Instrument"]>[] = [
-    ["Cell", (row) => <b className="font-semibold">{row.name}</b>],
+    [
+      "Cell",
+      (row) => (
+        <Link to="/benches/cells/$cellId" params={{ cellId: row.id }} className="font-semibold underline">
+          {row.name}
+        </Link>
+      ),
+    ],
     ["Capacity", (row) => figure(row.capacity)],
-    ["Verified", (row) => (row.verified_low ? `${figure(row.verified_low)} to ${figure(row.verified_high)}` : "never")],
-    ["Check due", (row) => <Due on={row.due_on} lapsed={row.lapsed} />],
+    ["Verified", (row) => (row.usable_low ? `${figure(row.usable_low)} to ${figure(row.usable_high)}` : "never")],
+    ["Check due", (row) => <Standing row={row} />],
     ["Bench", (row) => data.benches.find((bench) => bench.id === row.bench_id)?.name ?? "–"],
   ];
   const gear: Column<Schemas["Gear"]>[] = [
@@ -88,12 +96,23 @@ export function BenchesPage() {
   );
 }
 
+const STANDING: Record<string, string> = { failed: "failed", overloaded: "overloaded" };
+const Standing = ({ row }: { row: Schemas["Instrument"] }) =>
+  STANDING[row.checked_state] ? (
+    <b className="text-signal font-semibold">{STANDING[row.checked_state]}</b>
+  ) : (
+    <Due on={row.due} lapsed={row.lapsed} />
+  );
+
 const Due = ({ on, lapsed }: { on: string | null; lapsed: boolean }) =>
   on ? (
     <span className={lapsed ? "text-signal font-semibold" : ""}>{lapsed ? `${on}, lapsed` : on}</span>
   ) : (
     <>not set</>
   );
+
+const optionsOf = (rows: { id: number; name: string }[]) =>
+  rows.map((row) => ({ value: String(row.id), label: row.name }));
 
 const PATHS = { benches: "/api/benches", instruments: "/api/instruments", gear: "/api/gear" } as const;
 
@@ -110,7 +129,10 @@ function Editing({ open, register, onClose }: { open: Open; register: Schemas["R
       title={TITLES[table]}
       specs={SPECS[table]}
       row={row}
-      benches={register.benches.map((bench) => ({ value: String(bench.id), label: bench.name }))}
+      others={{
+        bench_id: optionsOf(register.benches),
+        counting_instrument_id: optionsOf(register.instruments.filter((cell) => cell.bench_id === row?.id)),
+      }}
       send={(body) => keep.mutate(body)}
       pending={keep.isPending}
       error={keep.error}

@@ -14,7 +14,7 @@ type Props = {
   title: string;
   specs: FieldSpec[];
   row: Record<string, unknown> | null;
-  benches: Option[];
+  others: Record<string, Option[]>;
   send: (body: Record<string, unknown>) => void;
   pending: boolean;
   error: Error | null;
@@ -36,7 +36,7 @@ export function RegisterSheet({ title, onClose, ...form }: Props) {
   );
 }
 
-function Form({ specs, row, benches, send, pending, error, onClose }: Omit<Props, "title">) {
+function Form({ specs, row, others, send, pending, error, onClose }: Omit<Props, "title">) {
   const [before] = useState(() => valuesOf(specs, row));
   const [values, setValues] = useState<Values>(before);
   const fields = error instanceof Fault ? error.fields : {};
@@ -51,7 +51,14 @@ function Form({ specs, row, benches, send, pending, error, onClose }: Omit<Props
     >
       <div className="grid items-start gap-3 sm:grid-cols-2 lg:grid-cols-3">
         {specs.map((spec) => (
-          <Entry key={spec.name} spec={spec} values={values} benches={benches} error={fields[spec.name]} set={set} />
+          <Entry
+            key={spec.name}
+            spec={spec}
+            values={values}
+            others={others[spec.name] ?? []}
+            error={fields[spec.name]}
+            set={set}
+          />
         ))}
       </div>
       {error && <ErrorNote message={error.message} />}
@@ -68,12 +75,12 @@ function Form({ specs, row, benches, send, pending, error, onClose }: Omit<Props
 type EntryProps = {
   spec: FieldSpec;
   values: Values;
-  benches: Option[];
+  others: Option[];
   error?: string;
   set: (name: string, value: string) => void;
 };
 
-function Entry({ spec, values, benches, error, set }: EntryProps) {
+function Entry({ spec, values, others, error, set }: EntryProps) {
   const { data } = useQuery(catalogueQuery);
   const value = values[spec.name] ?? "";
   if (spec.kind === "choice")
@@ -81,7 +88,7 @@ function Entry({ spec, values, benches, error, set }: EntryProps) {
       <Choice
         label={spec.label}
         value={value}
-        options={spec.options ? wordOptions(spec.options) : [{ value: "", label: "none" }, ...benches]}
+        options={spec.options ? wordOptions(spec.options) : [{ value: "", label: "none" }, ...others]}
         onChange={(next) => set(spec.name, next)}
       />
     );

@@ -50,6 +50,7 @@ export const BENCH: FieldSpec[] = [
   number("slowest_mm_per_minute", "Slowest, mm/min"),
   number("fastest_mm_per_minute", "Fastest, mm/min"),
   text("channels", "Channels"),
+  { name: "counting_instrument_id", label: "Of two cells counts", kind: "choice" },
   text("note", "Note"),
 ];
 export const INSTRUMENT: FieldSpec[] = [
@@ -57,7 +58,13 @@ export const INSTRUMENT: FieldSpec[] = [
   text("serial", "Serial"),
   force("capacity", "Capacity"),
   force("resolution", "Resolution"),
-  force("verified_low", "Verified from"),
+  { name: "shows", label: "It shows", kind: "choice", options: ["force", "mass"], note: "mass: set with masses here" },
+  { name: "unit", label: "In", kind: "choice", options: ["kN", "N", "daN", "kgf", "tf", "lbf"] },
+  number("sampling_hertz", "Rate, Hz"),
+  number("tolerance_percent", "The shop allows, % of reading"),
+  force("tolerance", "or at least"),
+  number("good_for_days", "A check is good for, days"),
+  force("verified_low", "Verified from", "until its first check here"),
   force("verified_high", "Verified to"),
   { name: "due_on", label: "Check due on", kind: "date" },
   { name: "bench_id", label: "On bench", kind: "choice" },
@@ -122,5 +129,5 @@ function sent(spec: FieldSpec, values: Values): string | number | Typed | null {
   if (value === "") return spec.name === "pulls_before" ? 0 : null;
   if (spec.kind === "typed") return { text: value, unit: values[`${spec.name}.unit`] ?? "" };
   if (spec.kind === "number") return plainNumber(value);
-  return spec.name === "bench_id" ? Number(value) : value;
+  return spec.name.endsWith("_id") ? Number(value) : value;
 }

@@ -57,6 +57,7 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
           </span>
         </p>
       )}
+      {s.chain_reason && <p className="mt-1 text-[13px]">Rated although a reading is in question: {s.chain_reason}.</p>}
       {s.fewer_reason && <p className="mt-1 text-[13px]">Fewer pulls than planned: {s.fewer_reason}.</p>}
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <Downloads base={`/api/statements/${s.id}`} label={`statement ${s.number}`} />

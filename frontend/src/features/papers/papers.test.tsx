@@ -17,6 +17,7 @@ const signed = (given: Partial<Schemas["SignedStatement"]> = {}): Schemas["Signe
   superseded_by: null,
   revision: null,
   fewer_reason: "",
+  chain_reason: "",
   created_at: "2026-11-25T08:00:00Z",
   minimum: figure(21_000),
   working_load_limit: figure(4200),

@@ -46,17 +46,22 @@ type InsideProps = { shown: Rating; onClose: () => void; onSigned: () => void; o
 function Inside({ shown, onClose, onSigned, onLook }: InsideProps) {
   // What was on the screen when it was opened: another rating is signed only after it was looked at.
   const [rating] = useState(shown);
+  const doubted = rating.doubted ?? [];
   const { page } = useLot();
   const key = useRef(onceKey());
   const queries = useQueryClient();
   const { register, handleSubmit, formState } = useForm({
     resolver: zodResolver(
-      z.object({ fewer_reason: needed(rating.fewer), revision_reason: needed(rating.supersedes !== null) }),
+      z.object({
+        fewer_reason: needed(rating.fewer),
+        revision_reason: needed(rating.supersedes !== null),
+        chain_reason: needed(doubted.length > 0),
+      }),
     ),
-    defaultValues: { fewer_reason: "", revision_reason: "" },
+    defaultValues: { fewer_reason: "", revision_reason: "", chain_reason: "" },
   });
   const sign = useMutation({
-    mutationFn: (reasons: { fewer_reason: string; revision_reason: string }) =>
+    mutationFn: (reasons: { fewer_reason: string; revision_reason: string; chain_reason: string }) =>
       answer(
         api.POST("/api/lots/{id}/statements", {
           params: { path: { id: page.lot.id } },
@@ -91,6 +96,13 @@ function Inside({ shown, onClose, onSigned, onLook }: InsideProps) {
           label={`${page.summary.pulled} of ${page.summary.planned} planned pulls: why that is enough`}
           error={errors.fewer_reason?.message}
           {...register("fewer_reason")}
+        />
+      )}
+      {doubted.length > 0 && (
+        <TextArea
+          label={`${doubted.join(" ")} Why it may be rated all the same`}
+          error={errors.chain_reason?.message}
+          {...register("chain_reason")}
         />
       )}
       {rating.supersedes !== null && (

@@ -7,6 +7,7 @@ import { plural, when } from "@/format/words";
 import { useRowKeys } from "@/keys/useRowKeys";
 import { useSettings } from "@/lot/settings";
 import { BackupLine } from "./BackupLine";
+import { InstrumentsDue } from "./InstrumentsDue";
 import { MissingTests } from "./MissingTests";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 
@@ -71,6 +72,7 @@ export function TodayPage() {
             {new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}
           </span>
         </div>
+        <InstrumentsDue rows={data.instruments_due} />
         <MissingTests rows={data.missing_tests} />
         {waiting.length === 0 && data.missing_tests.length === 0 && (
           <Empty title="Nothing waits">

@@ -44,9 +44,14 @@ module MildAnvil
           { kind: "dead weight", source: source, checked_at: at, good_until: good_until(at),
             gravity: @gravity.value, gravity_half_share: @gravity.half_share, gravity_source: @gravity.source,
             buoyancy: @given[:buoyancy] || false, masses_share: @given[:masses_percent]&.then { |p| p.to_f / 100 },
-            temperature_celsius: @given[:temperature], hanger: @given[:hanger].to_s, note: @given[:note].to_s,
+            temperature_celsius: @given[:temperature], hanger: hanger_words, note: @given[:note].to_s,
             resolution_newtons: resolution, attachment_id: @given[:attachment_id], bench_id: @instrument.bench_id,
             **tolerance }
+        end
+
+        def hanger_words
+          typed = @given[:hanger_mass]
+          typed ? "hanger of #{typed[:text]} #{typed[:unit]} counted" : @given[:hanger].to_s
         end
 
         def source = @given[:attachment_id] ? "file" : @given[:source] || "typed"
@@ -101,7 +106,19 @@ module MildAnvil
           kilograms = Core::Instrument::MassUnits.kilograms(typed[:unit])
           return Catalogue.units.force!(typed[:unit]).to_si(amount) if kilograms.nil?
 
-          @gravity.weight(amount * kilograms, buoyancy: columns[:buoyancy])
+          @gravity.weight((amount * kilograms) + (amount.positive? ? hanger : 0.0), buoyancy: columns[:buoyancy])
+        end
+
+        # A hanger that was not tared hangs with every load.
+        def hanger = @hanger ||= typed_mass(@given[:hanger_mass])
+
+        def typed_mass(typed)
+          return 0.0 if typed.nil?
+
+          unit = Core::Instrument::MassUnits.kilograms(typed[:unit])
+          raise InvalidInput.new("A hanger has a mass", fields: { hanger_mass: "needs a unit of mass" }) if unit.nil?
+
+          Core::Instrument::MassSum.call(typed[:text].to_s) * unit
         end
 
         # A scale that was set with masses where it stands shows mass: g here makes it a force.
