@@ -58,6 +58,9 @@ module MildAnvil
       end
     end
 
+    # @return [Array<Hash>] steps of preparation to begin with, as data
+    def preparation_templates = @preparation_templates ||= rows("preparation_templates")
+
     # @return [Array<Hash>] acceptance plans to begin with, as data
     def acceptance_templates = @acceptance_templates ||= rows("acceptance_templates")
 

@@ -6,10 +6,10 @@ export type ErrorPoint = { force: number; error: number; way: "up" | "down"; lab
 type Corner = { force: number; error: number };
 type Props = { points: ErrorPoint[]; band: Corner[]; line: Corner[]; unit: Unit };
 
-const HEIGHT = 250;
+const HEIGHT = 254;
 const LEFT = 58;
 const RIGHT = 14;
-const TOP = 14;
+const TOP = 18;
 const BOTTOM = 34;
 const SIZE = 5.2;
 
@@ -28,7 +28,7 @@ export function ErrorChart({ points, band, line, unit }: Props) {
         <polygon points={[...upper, ...lower].join(" ")} className="fill-wash" />
         <Across values={ticks(reach / unit.factor)} y={(v) => y(v * unit.factor)} width={width} signed />
         {ticks(most / unit.factor, 5)
-          .filter((v) => v >= 0)
+          .filter((v) => v >= 0 && x(v * unit.factor) < width - RIGHT - 76)
           .map((v) => (
             <text
               key={v}
@@ -41,8 +41,11 @@ export function ErrorChart({ points, band, line, unit }: Props) {
               {grouped(v, decimals(most / unit.factor, 5))}
             </text>
           ))}
-        <text x={width - RIGHT} y={HEIGHT - 1} textAnchor="end" className="fill-soft" fontSize={11}>
+        <text x={width - RIGHT} y={HEIGHT - 14} textAnchor="end" className="fill-soft" fontSize={11}>
           {unit.symbol} applied
+        </text>
+        <text x={LEFT - 6} y={9} textAnchor="end" className="fill-soft" fontSize={11}>
+          {unit.symbol}
         </text>
         {line.length > 1 && (
           <polyline

@@ -26,7 +26,7 @@ export function OverTime({ checks, pulls, warn, unit, words }: Props) {
   return (
     <div ref={ref}>
       <svg width={width} height={HEIGHT} role="img" aria-label={checks.map((c) => c.label).join("; ")}>
-        <Across values={ticks(reach / unit.factor, 1)} y={(v) => y(v * unit.factor)} width={width} signed />
+        <Across values={ticks(reach / unit.factor, 2)} y={(v) => y(v * unit.factor)} width={width} signed />
         {warn !== null &&
           [warn, -warn].map((limit) => (
             <line

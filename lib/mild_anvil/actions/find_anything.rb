@@ -9,12 +9,23 @@ module MildAnvil
 
       module_function
 
-      # @return [Hash] lots, files
+      # @return [Hash] lots, files, pieces
       def call(query:)
         words = query.to_s.strip
         lots, = Store::Rack.page(words: words.split, limit: MAX_RESULTS)
-        { lots: lots.map { |row| row.slice(:id, :name, :customer) }, files: files(words) }
+        { lots: lots.map { |row| row.slice(:id, :name, :customer) }, files: files(words),
+          pieces: pieces(words) }
       end
+
+      # By its label or its code, whole.
+      def pieces(words)
+        return [] if words.empty?
+
+        Prepare::SpecimenCode.find(words, most: MAX_RESULTS).map do |piece|
+          { lot_id: piece.lot_id, lot: piece.lot.name, number: piece.number, label: piece.label }
+        end
+      end
+      private_class_method :pieces
 
       def files(words)
         return [] if words.size < MIN_LETTERS

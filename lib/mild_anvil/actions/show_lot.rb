@@ -21,7 +21,8 @@ module MildAnvil
           summary: ReadSummary.of_lot(lot.id), pulls: PullRow.all(facts), statements: statements(lot),
           specimens: specimens(lot),
           loads: loads(lot, facts), siblings: siblings(lot),
-          check: Chain::OfLotPage.line(facts.chain, lot), **planned(lot) }
+          check: Chain::OfLotPage.line(facts.chain, lot), prepare: Prepare::ShowPrepare.new(lot, nil).line,
+          **planned(lot) }
       end
 
       def planned(lot)

@@ -39,6 +39,7 @@ module MildAnvil
       register Routes::Acceptance
       register Routes::Register
       register Routes::Chain
+      register Routes::Prepare
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

@@ -16,7 +16,8 @@ module MildAnvil
         EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
-                        guesses instrument checkRecord chain standInCell],
+                        guesses instrument checkRecord chain standInCell
+                        preparation attachment piece],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -24,7 +25,8 @@ module MildAnvil
                       removeSpecimens readSpecimens importSpecimens drawOrder moveInOrder makeCells
                       saveAcceptance recordTest withdrawTest noteVerdict sealGuess previewCheck readCheckFile
                       keepCheck keepCrossCheck withdrawCheck addCertificate withdrawCertificate noteOverload
-                      withdrawOverload loadStandIn],
+                      withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
+                      changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile],
         %w[reviewer] => %w[countersignStatement],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

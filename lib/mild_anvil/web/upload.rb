@@ -36,6 +36,17 @@ module MildAnvil
         raise InvalidInput.new("choices must be JSON", fields: { choices: "is no JSON" })
       end
 
+      # @return [Hash] what a file belongs to: one of lot_id, specimen_id, pull_id, instrument_id
+      def target_given
+        given = JSON.parse(params[:target].to_s.empty? ? "{}" : params[:target])
+        sound = given.is_a?(Hash) && given.all? { |key, id| key.end_with?("_id") && id.is_a?(Integer) && id.positive? }
+        raise InvalidInput.new("Say what the file belongs to", fields: { target: "is no such thing" }) unless sound
+
+        given.transform_keys(&:to_sym)
+      rescue JSON::ParserError
+        raise InvalidInput.new("target must be JSON", fields: { target: "is no JSON" })
+      end
+
       # @return [Integer, nil]
       def draft_id
         text = params[:draft_id].to_s

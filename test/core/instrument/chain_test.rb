@@ -129,7 +129,7 @@ class ChainTest < CoreCase
   def test_seven_rising_are_told_and_six_are_not
     rising = [1.0, 2.2, 3.1, 4.4, 5.0, 6.3, 7.1]
 
-    assert_match(/Rising seven checks running: have it looked at/, chart(rising).sentences.join)
+    assert_match(/Rising seven checks running; .*: have it looked at\./, chart(rising).sentences.join)
     assert_empty chart(rising.first(6)).sentences.grep(/Rising/)
     assert_match(/Falling seven/, chart(rising.map(&:-@)).sentences.join)
     assert_equal 0, chart([1.0, 1.0]).run

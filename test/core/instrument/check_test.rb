@@ -167,6 +167,13 @@ class CheckTest < CoreCase
     assert_raises(MildAnvil::InvalidInput) { Instrument::SettledSteps.matched(settled, loads.drop(1)) }
   end
 
+  def test_another_unit_is_told_and_not_taken_for_a_bad_cell_alone
+    kilograms = three { |f| f }.map { |run| run.map { |s| s.dup.tap { |t| t.applied = s.applied / 100 } } }
+
+    assert_match(/It shows 100 times what was hung on/, words(checked(kilograms)).sentences.join)
+    assert_nil words(checked(three)).units
+  end
+
   def test_two_runs_in_one_recording_share_the_empty_hanger_between_them
     loads = [0.0, 10.0, 20.0, 10.0, 0.0, 10.0, 20.0, 0.0]
     runs = Instrument::SettledSteps.series(steps(loads)).map { |run| run.map(&:applied) }

@@ -73,7 +73,7 @@ function Use({ cell, unit }: { cell: Instrument; unit: string }) {
       <h2>{bad ? "Not to be used now" : "It may be used"}</h2>
       {bad && <p className="text-signal mt-1 font-semibold">{cell.standing}</p>}
       {cell.last ? (
-        <p className="mt-1">{[cell.last.use, ...cell.last.sentences].join(" ")}</p>
+        <Sentences use={cell.last.use} sentences={cell.last.sentences} />
       ) : (
         cell.low &&
         cell.high && (
@@ -84,6 +84,22 @@ function Use({ cell, unit }: { cell: Instrument; unit: string }) {
       )}
       {!bad && <p className="text-soft mt-1">{cell.standing}</p>}
     </section>
+  );
+}
+
+/** What it may be used for first; what stands out below, a line each. */
+export function Sentences({ use, sentences }: { use: string; sentences: string[] }) {
+  return (
+    <>
+      <p className="mt-1 text-[15px] font-semibold">{use}</p>
+      <ul className="mt-1 grid gap-1 text-[13px]">
+        {sentences.map((sentence) => (
+          <li key={sentence} className="border-line border-t pt-1">
+            {sentence}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

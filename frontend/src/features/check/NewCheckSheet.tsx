@@ -10,7 +10,7 @@ import { checkOf, emptyForm, enough, type CheckForm } from "./checkForm";
 import { Conditions } from "./Conditions";
 import { FromCell } from "./FromCell";
 import { FromFile } from "./FromFile";
-import { LastCheck } from "./InstrumentView";
+import { LastCheck, Sentences } from "./InstrumentView";
 import { SeriesGrid } from "./SeriesGrid";
 import { useInstrumentChange, type Instrument, type NewCheck } from "./useInstrument";
 
@@ -78,9 +78,9 @@ function Body({ cell, unit, onClose }: { cell: Instrument; unit: Unit; onClose: 
       {error && enough(form) && <ErrorNote message={error.message} />}
       {preview && (
         <div className="grid gap-3 border-t border-(--edge) pt-3">
-          <p className={preview.passed ? "" : "text-signal font-semibold"}>
-            <b className="font-semibold">{preview.use}</b> {preview.sentences.join(" ")}
-          </p>
+          <div className={preview.passed ? "" : "border-signal border-l-4 pl-3"}>
+            <Sentences use={preview.use} sentences={preview.sentences} />
+          </div>
           <LastCheck check={preview} unit={unit} />
         </div>
       )}

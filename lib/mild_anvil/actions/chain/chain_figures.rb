@@ -22,6 +22,16 @@ module MildAnvil
         def up_to(newtons) = newtons && rule(newtons, @resolution).down(newtons).to_h
         # An error, or a part of an uncertainty.
         def small(newtons) = newtons && rule(newtons, @resolution && (@resolution / FINER)).nearest(newtons).to_h
+
+        # A part of an uncertainty that shows as nothing is told as less than the step.
+        def part(newtons)
+          step = rule(newtons, @resolution && (@resolution / FINER))
+          return step.nearest(newtons).to_h unless newtons.positive? && step.nearest(newtons).value_si.zero?
+
+          above = step.up(newtons).to_h
+          above.merge(text: "< #{above[:text]}", texts: above[:texts].transform_values { |text| "< #{text}" })
+        end
+
         # An uncertainty is stated up.
         def uncertainty(newtons) = newtons && rule(newtons, @resolution && (@resolution / FINER)).up(newtons).to_h
 

@@ -117,7 +117,7 @@ module MildAnvil
         end
 
         def part(part)
-          part.slice(:key, :name, :shared, :dof).merge(standard: @figures.small(part[:standard]),
+          part.slice(:key, :name, :shared, :dof).merge(standard: @figures.part(part[:standard]),
                                                        bias: part[:bias].zero? ? nil : @figures.small(part[:bias]))
         end
       end

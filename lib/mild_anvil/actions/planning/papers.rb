@@ -71,8 +71,9 @@ module MildAnvil
 
         def labels(lot, link)
           rows = lot.specimens_dataset.exclude(state: "gone").order(:number).all.map do |row|
-            note = [row.parent, row.position, row.side, row.direction, row.trial ? "trial" : ""].reject(&:empty?)
-            { label: PieceOrder.label(row), code: "#{link}/lots/#{lot.id}/plan?specimen=#{row.number}",
+            note = [Prepare::SpecimenCode.of(row), row.parent, row.position, row.side, row.direction,
+                    row.trial ? "trial" : ""].reject(&:empty?)
+            { label: PieceOrder.label(row), code: "#{link}/piece/#{Prepare::SpecimenCode.of(row)}",
               note: note.join(" · ") }
           end
           Documents::LabelsPdf.render(lot.name, rows)

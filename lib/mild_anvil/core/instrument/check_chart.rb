@@ -40,7 +40,15 @@ module MildAnvil
         end
 
         # @return [Array<String>] what a colleague would say; empty when nothing stands out
-        def sentences = [trend, near_limit, *patterns].compact.map { |words| "#{words}: have it looked at." }
+        def sentences
+          found = [trend, near_limit, *patterns].compact
+          if found.empty?
+            []
+          else
+            ["#{[found.first, *found.drop(1).map { |w| w.sub(/\A./, &:downcase) }].join('; ')}: " \
+             "have it looked at."]
+          end
+        end
 
         private
 

@@ -6,7 +6,9 @@ module MildAnvil
       # A check in sentences: what the screen, the command line and the check record say.
       class CheckWords
         WHY = { indication: "on indication", repeatability: "on repeatability", reversibility: "on reversibility",
-                resolution: "on resolution", zero: "on return to zero", lowest_force: "below its lowest force" }.freeze
+                resolution: "on resolution", zero: "on return to zero",
+                lowest_force: "below its lowest force" }.freeze
+        PLAUSIBLE = [0.5, 2.0].freeze
 
         # @param result [CheckResult]; @param unit [Quantity::Unit] that forces are stated in
         def initialize(result, unit:)
@@ -16,7 +18,7 @@ module MildAnvil
         end
 
         # @return [Array<String>] use, shop's tolerance, classes, and what stands out
-        def sentences = [use, *shop, relative, classes, *shape, *reservations].compact
+        def sentences = [use, units, *shop, relative, classes, *shape, *reservations].compact
 
         # @return [String]
         def use
@@ -29,13 +31,23 @@ module MildAnvil
             "#{" Outside your tolerance at #{list(rest)}." if rest.any?}"
         end
 
+        # A cell that shows ten times what hangs on it was not built: something was read in another unit.
+        # @return [String, nil]
+        def units
+          slope = @result.line&.slope or return
+          return if slope.between?(*PLAUSIBLE)
+
+          "It shows #{@words.number(slope.abs)} times what was hung on: are the units of the loads and of the " \
+            "display right?"
+        end
+
         # @return [Array<String>]
         def shop
           worst = @result.worst
           return [] unless @result.failed_levels.empty?
 
           ["Within your #{tolerance}: worst at #{@words.force(worst.applied)}, #{signed(worst.error)} of " \
-           "#{@figures.nearest(@result.tolerance.allowed(worst.applied))} allowed."]
+           "#{@words.force(@result.tolerance.allowed(worst.applied), :down)} allowed."]
         end
 
         # @return [String, nil]
@@ -110,7 +122,7 @@ module MildAnvil
         def failed_words
           worst = @result.worst
           "at #{@words.force(worst.applied)} it is #{signed(worst.error)} off, your #{tolerance} allows " \
-            "#{@figures.nearest(@result.tolerance.allowed(worst.applied))}"
+            "#{@words.force(@result.tolerance.allowed(worst.applied), :down)}"
         end
 
         def bend
@@ -128,12 +140,13 @@ module MildAnvil
         def zero
           return "The zero after the load was not read in every series." unless @result.series.returned?
 
-          "Zero came back within #{@figures.up(@result.series.zero_residual)}."
+          residual = @result.series.zero_residual
+          residual.zero? ? "Zero came back." : "Zero came back within #{@figures.up(residual)}."
         end
 
         def list(levels) = levels.map { |level| @words.force(level) }.join(", ")
         def signed(newtons) = "#{newtons.negative? ? '−' : '+'}#{@figures.nearest(newtons.abs)}"
-        def percent(value) = "#{format('%.2g', value.abs)} %"
+        def percent(value) = "#{value.abs >= 100 ? value.abs.round : format('%.2g', value.abs)} %"
         def short(name) = format("%g", name)
       end
     end
