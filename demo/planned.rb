@@ -31,6 +31,7 @@ module Demo
       cells(lot, row[:cells], person_id) if row[:cells]
       PLANNING::PullOrders.draw(lot_id: lot.id, person_id: person_id, **row[:order]) if row[:order]
       acceptance(lot, row[:acceptance], person_id) if row[:acceptance]
+      Prepared.lot(lot, row[:prepare], person_id: person_id) if row[:prepare]
     end
 
     def list(lot, row, person_id) = PLANNING::SpecimenList.add(lot_id: lot.id, person_id: person_id, **row)

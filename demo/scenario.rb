@@ -3,6 +3,7 @@
 require "json"
 require_relative "checked"
 require_relative "planned"
+require_relative "prepared"
 require_relative "recording"
 
 # The made-up scenario that a first start shows: the Fernhollow test shop and its customers. All names are invented.

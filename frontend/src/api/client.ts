@@ -94,6 +94,14 @@ export function sendPicture(file: File): Promise<{ id: number; name: string }> {
   return send("/api/pictures", { body: form }, SILENT);
 }
 
+/** A photo or a paper on something. */
+export function attachFile(target: Record<string, number>, file: File): Promise<Schemas["Attached"]> {
+  const form = new FormData();
+  form.append("file", file);
+  form.append("target", JSON.stringify(target));
+  return send("/api/attachments", { body: form }, "The server does not answer. Nothing was saved.");
+}
+
 /** A recording of a dead-weight check; its steps come back. */
 export function uploadCheckFile(instrumentId: number, file: File): Promise<Schemas["CheckFile"]> {
   const form = new FormData();

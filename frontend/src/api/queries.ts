@@ -29,6 +29,7 @@ export const keys = {
   guesses: (id: number) => ["lot", id, "guesses"] as const,
   cells: (id: number) => ["study", id, "cells"] as const,
   register: ["register"] as const,
+  preparation: (id: number) => ["lot", id, "preparation"] as const,
   chain: (id: number) => ["lot", id, "chain"] as const,
   instrument: (id: number) => ["instrument", id] as const,
   templates: ["acceptance-templates"] as const,
@@ -130,6 +131,12 @@ export const guessesQuery = (id: number) =>
 export const cellsQuery = (id: number) =>
   queryOptions({ queryKey: keys.cells(id), queryFn: () => answer(api.GET("/api/studies/{id}/cells", ofLot(id))) });
 export const registerQuery = queryOptions({ queryKey: keys.register, queryFn: () => answer(api.GET("/api/register")) });
+export const preparationQuery = (id: number, unit: string) =>
+  queryOptions({
+    queryKey: [...keys.preparation(id), unit],
+    queryFn: () => answer(api.GET("/api/lots/{id}/preparation", { params: { path: { id }, query: { unit } } })),
+    placeholderData: (before) => before,
+  });
 export const chainQuery = (id: number) =>
   queryOptions({ queryKey: keys.chain(id), queryFn: () => answer(api.GET("/api/lots/{id}/chain", ofLot(id))) });
 export const instrumentQuery = (id: number, force: number | null, unit: string) =>

@@ -29,6 +29,7 @@ const STEPS = [
   ["g a", "Ask", "/lots/$lotId/ask"],
   ["g l", "Plan", "/lots/$lotId/plan"],
   ["g c", "Check", "/lots/$lotId/check"],
+  ["g i", "Prepare", "/lots/$lotId/prepare"],
   ["g p", "Pull", "/lots/$lotId/pull"],
   ["g j", "Judge", "/lots/$lotId/judge"],
   ["g r", "Rate", "/lots/$lotId/rate"],

@@ -45,7 +45,7 @@ function Inside({ onClose }: { onClose: () => void }) {
       <Command.Input
         value={text}
         onValueChange={setText}
-        placeholder="A lot, a customer, a file, or what to do"
+        placeholder="A lot, a customer, a piece, a file, or what to do"
         className="border-line w-full border-b bg-transparent px-3 py-3 text-[16px] outline-none"
       />
       <Command.List className="max-h-[50vh] overflow-auto pb-1">
@@ -61,6 +61,32 @@ function Inside({ onClose }: { onClose: () => void }) {
               >
                 <span>{lot.name}</span>
                 <span className="opacity-70">{lot.customer}</span>
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+        {(found.data?.pieces.length ?? 0) > 0 && (
+          <Command.Group heading={<span className="cap block px-3 pt-2.5 pb-1">Pieces</span>}>
+            {found.data?.pieces.map((piece) => (
+              <Command.Item
+                key={`${piece.lot_id}-${piece.number}`}
+                value={`piece ${piece.lot_id}-${piece.number}`}
+                className={ITEM}
+                onSelect={go(
+                  () =>
+                    void navigate({
+                      to: "/lots/$lotId/prepare",
+                      params: { lotId: piece.lot_id },
+                      search: { specimen: piece.number },
+                    }),
+                )}
+              >
+                <span>
+                  {piece.label || piece.number} <span className="opacity-70">{piece.lot}</span>
+                </span>
+                <span className="num opacity-70">
+                  {piece.lot_id}-{piece.number}
+                </span>
               </Command.Item>
             ))}
           </Command.Group>

@@ -5,6 +5,7 @@ import { useKeys } from "@/keys/keys";
 import { useSettings } from "@/lot/settings";
 import { KeysHelp } from "./KeysHelp";
 import { Palette } from "./Palette";
+import { useScanner } from "./useScanner";
 import { TopBar } from "./TopBar";
 import { useNextUnit } from "./useNextUnit";
 
@@ -14,6 +15,7 @@ export function Shell() {
   const { toggleDark, dark } = useSettings();
   const nextUnit = useNextUnit();
   const navigate = useNavigate();
+  useScanner((code) => void navigate({ to: "/piece/$code", params: { code } }));
   useKeys([
     { keys: "Ctrl+k", label: "Find or do anything", run: () => setFinding(true) },
     { keys: "/", label: "Find or do anything", run: () => setFinding(true) },

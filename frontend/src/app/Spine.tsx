@@ -13,6 +13,7 @@ const TO = {
   Ask: "/lots/$lotId/ask",
   Plan: "/lots/$lotId/plan",
   Check: "/lots/$lotId/check",
+  Prepare: "/lots/$lotId/prepare",
   Pull: "/lots/$lotId/pull",
   Judge: "/lots/$lotId/judge",
   Rate: "/lots/$lotId/rate",

@@ -9,11 +9,13 @@ import { LibraryPage } from "@/features/library/LibraryPage";
 import { PeoplePage } from "@/features/people/PeoplePage";
 import { PapersPage } from "@/features/papers/PapersPage";
 import { PlanPage } from "@/features/plan/PlanPage";
+import { PreparePage } from "@/features/prepare/PreparePage";
 import { PullPage } from "@/features/pull/PullPage";
 import { RackPage } from "@/features/rack/RackPage";
 import { RatePage } from "@/features/rate/RatePage";
 import { TodayPage } from "@/features/today/TodayPage";
 import { LotFrame } from "./LotFrame";
+import { OpenPiece } from "./OpenPiece";
 import { Outside } from "./Outside";
 import { Shell } from "./Shell";
 
@@ -66,6 +68,14 @@ const check = createRoute({
     Number(search.cell) > 0 ? { cell: Number(search.cell) } : {},
   component: CheckPage,
 });
+const prepare = createRoute({
+  getParentRoute: () => lot,
+  path: "/prepare",
+  validateSearch: (search: Record<string, unknown>): { specimen?: number } =>
+    Number(search.specimen) > 0 ? { specimen: Number(search.specimen) } : {},
+  component: PreparePage,
+});
+const piece = createRoute({ getParentRoute: () => root, path: "/piece/$code", component: OpenPiece });
 const pull = createRoute({ getParentRoute: () => lot, path: "/pull", component: PullPage });
 const judge = createRoute({
   getParentRoute: () => lot,
@@ -80,7 +90,8 @@ const papers = createRoute({ getParentRoute: () => lot, path: "/papers", compone
 export const router = createRouter({
   routeTree: root.addChildren([
     outside.addChildren([today, lots, benches, instrument, library, people]),
-    lot.addChildren([ask, plan, check, pull, judge, rate, papers]),
+    piece,
+    lot.addChildren([ask, plan, check, prepare, pull, judge, rate, papers]),
   ]),
   defaultPreload: false,
 });

@@ -19,6 +19,10 @@ export function actsOnPage(event: KeyboardEvent, keys: string): boolean {
   return !((keys === "Enter" || keys === " ") && within(event.target, CONTROL));
 }
 
+/** Whether what is typed goes into a field, or into a menu that is open. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  within(target, FIELD) || document.querySelector(OVERLAY) !== null;
+
 const listeners = new Set<() => void>();
 const read = () => localStorage.getItem(STORED) !== "off";
 

@@ -5,14 +5,23 @@ import { capital, plural, VERDICT } from "@/format/words";
 type Page = Schemas["LotPage"];
 export type StepState = "full" | "half" | "none" | "warn";
 export type StepFact = {
-  verb: "Ask" | "Plan" | "Check" | "Pull" | "Judge" | "Rate" | "Papers";
+  verb: "Ask" | "Plan" | "Check" | "Prepare" | "Pull" | "Judge" | "Rate" | "Papers";
   line: string;
   state: StepState;
 };
 
 /** The steps in working order, each with one line of truth about its state. */
 export function spineFacts(page: Page, unit: string): StepFact[] {
-  return [ask(page, unit), plan(page), check(page), pull(page), judge(page), rate(page, unit), papers(page)];
+  return [
+    ask(page, unit),
+    plan(page),
+    check(page),
+    prepare(page),
+    pull(page),
+    judge(page),
+    rate(page, unit),
+    papers(page),
+  ];
 }
 
 const WAYS: Record<string, string> = { tension: "Pull", compression: "Push" };
@@ -29,6 +38,8 @@ function ask({ lot, summary }: Page, unit: string): StepFact {
 const plan = ({ plan: { line, state } }: Page): StepFact => ({ verb: "Plan", line: capital(line), state });
 
 const check = ({ check: { line, state } }: Page): StepFact => ({ verb: "Check", line: capital(line), state });
+
+const prepare = ({ prepare: { line, state } }: Page): StepFact => ({ verb: "Prepare", line: capital(line), state });
 
 function pull({ summary: { pulled, planned } }: Page): StepFact {
   const line = pulled ? `${pulled}${planned ? ` of ${planned}` : ""}` : "Nothing pulled yet";

@@ -83,6 +83,7 @@ export function lotPage(given: Partial<Schemas["LotPage"]> = {}): Schemas["LotPa
     loads: [],
     siblings: [],
     check: { line: "no cell chosen", state: "none" },
+    prepare: { line: "no pieces listed", state: "none" },
     limits: [],
     plan: { line: "not planned yet", state: "none", revision: 0, next: null },
     ...given,
@@ -180,6 +181,8 @@ export function pull(given: Partial<Schemas["Pull"]> = {}): Schemas["Pull"] {
     recording: null,
     measurements: [],
     history: [],
+    files: [],
+    read_by: null,
     ...given,
   };
 }

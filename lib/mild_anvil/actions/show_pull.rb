@@ -18,7 +18,8 @@ module MildAnvil
                       recording: loaded.recording && ShowRecording.call(Store::Models::Recording[loaded.recording.id],
                                                                         figures),
                       measurements: loaded.measurements.map { |m| PullRow.measurement(m, figures).merge(named(m)) },
-                      history: history(loaded, figures))
+                      history: history(loaded, figures), files: Prepare::Attach.of(pull_id: pull.id),
+                      read_by: facts.chain.reading(loaded)&.slice(:instrument, :state, :out_of_range))
       end
 
       # What each part that can fail would make of this pull.

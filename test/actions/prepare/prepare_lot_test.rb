@@ -34,11 +34,11 @@ class PrepareLotTest < StoreCase
     made = lot
     first, second = pieces(made)
     draw(made, WIDTH, THICK)
-    measure(made, first, "width", "20.1", "19.95")
+    measure(made, first, "width", "20.1", "19.96")
     measure(made, second, "width", "19.85")
     width = piece(made)[:sizes].first
 
-    assert_equal ["20.02", "19.95", 2, false], width.values_at(:mean, :smallest, :count, :outside)
+    assert_equal ["20.03", "19.96", 2, false], width.values_at(:mean, :smallest, :count, :outside)
     assert piece(made, 2)[:sizes].first[:outside]
     assert_equal "20 +0.2 −0.1 mm", page(made)[:drawing].first[:said]
     assert_equal({ line: "1 out of tolerance", state: "warn" }, shown(made)[:prepare])
@@ -141,7 +141,7 @@ class PrepareLotTest < StoreCase
     made = lot
     first, = pieces(made)
     add(made, [first], { kind: "installation", name: "Set" }, CURE)
-    start = Time.now.round
+    start = Time.now.floor
     change(made, "Cure", starts_at: start)
 
     assert_equal ["Cure was begun before Set, which is not done"], piece(made)[:complaints]

@@ -6,6 +6,7 @@ import { OverTime } from "@/charts/OverTime";
 import { stated, type Unit } from "@/format/figure";
 import { when } from "@/format/words";
 import { Empty } from "@/ui/states";
+import { Files } from "@/features/prepare/Files";
 import { AffectedList } from "./AffectedList";
 import { CheckList } from "./CheckList";
 import { CrossSheet } from "./CrossSheet";
@@ -58,6 +59,7 @@ export function InstrumentView({ cell, unit }: { cell: Instrument; unit: Unit })
         <Worth reading={cell.reading} unit={unit.symbol} />
         <InLine cross={cell.last_cross} onNew={may ? () => setComparing(true) : undefined} />
         <Papers cell={cell} unit={unit.symbol} />
+        <Files files={cell.files} target={{ instrument_id: cell.id }} title="Photos and files" />
       </div>
       {comparing && <CrossSheet cell={cell} unit={unit.symbol} onClose={() => setComparing(false)} />}
     </div>

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
 import { pullQuery } from "@/api/queries";
 import { useMay } from "@/api/session";
 import type { Schemas } from "@/api/client";
@@ -6,6 +7,7 @@ import { COUNTS_AS, when } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 import { useShownUnit } from "@/lot/units";
 import { ErrorNote, Waiting } from "@/ui/states";
+import { Files } from "@/features/prepare/Files";
 import { CurvePanel } from "./CurvePanel";
 import { FindingRow } from "./FindingRow";
 import { JudgePanel } from "./JudgePanel";
@@ -29,10 +31,36 @@ export function PullView({ id }: { id: number }) {
             {COUNTS_AS[pull.state]}: {pull.state_reason}.
           </p>
         )}
+        {pull.read_by && <ReadBy read={pull.read_by} />}
         {pull.recording ? <Recorded pull={pull} recording={pull.recording} /> : <TypedPull pull={pull} />}
       </section>
-      <JudgePanel pull={pull} />
+      <div className="grid content-start gap-3.5">
+        <JudgePanel pull={pull} />
+        <Files files={pull.files} target={{ pull_id: pull.id }} title="Photos of this pull" />
+      </div>
     </>
+  );
+}
+
+const DOUBTED: Record<string, string> = {
+  lapsed: "after its check had run out",
+  failed: "beside a check that failed",
+  overloaded: "after an overload",
+  never: "which was never checked here",
+};
+
+/** Which cell read it; what speaks against the reading is said at once. */
+function ReadBy({ read }: { read: NonNullable<Pull["read_by"]> }) {
+  const { page } = useLot();
+  const doubt = DOUBTED[read.state] ?? (read.out_of_range ? "outside what it is verified for" : null);
+  return (
+    <p className={`mt-0.5 text-[13px] ${doubt ? "text-signal font-semibold" : "text-soft"}`}>
+      Read by{" "}
+      <Link to="/lots/$lotId/check" params={{ lotId: page.lot.id }} className="underline">
+        {read.instrument}
+      </Link>
+      {doubt ? ` ${doubt}` : ", whose checks stand"}
+    </p>
   );
 }
 

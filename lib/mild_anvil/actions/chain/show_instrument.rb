@@ -40,7 +40,8 @@ module MildAnvil
         end
 
         def lists
-          { certificates: certificates, checks: checks, overloads: overloads, last: last, last_cross: last_cross }
+          { certificates: certificates, checks: checks, overloads: overloads, last: last, last_cross: last_cross,
+            files: Prepare::Attach.of(instrument_id: @row.id) }
         end
 
         def state = @row.lapsed?(Time.now.to_date) && @row.checked_state == "good" ? "lapsed" : @row.checked_state
