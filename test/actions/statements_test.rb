@@ -60,7 +60,7 @@ class StatementsTest < StoreCase
                  signed.signatures.first.values.values_at(:sha256, :meaning, :person_id)
     assert_equal body["inputs"]["pulls"].map { |p|
       p["judgement"]["id"]
-    }, DATABASE[:statement_items].select_order_map(:judgement_id)
+    }, DATABASE[:statement_items].where(statement_id: signed.id).select_order_map(:judgement_id)
     assert_equal "review", summary(made)["next_step"]
   end
 

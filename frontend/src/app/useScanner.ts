@@ -3,6 +3,7 @@ import { isTyping } from "@/keys/where";
 
 const TOGETHER_MS = 45; // a scanner is faster than any hand
 const CODE = /(?:^|\/piece\/)(\d{1,9}-\d{1,6})$/;
+const STARTS = /[\d/h]/; // a number, a path or an address: every other key is nobody's but the page's
 
 /** A scanner types a code and Enter. What it types opens the piece, and is kept from the single keys of the page. */
 export function useScanner(onCode: (code: string) => void) {
@@ -36,7 +37,7 @@ export function useScanner(onCode: (code: string) => void) {
         latest.current(code);
         return;
       }
-      if (event.key.length !== 1 || event.key === " ") return;
+      if (event.key.length !== 1 || (held.length === 0 && !STARTS.test(event.key))) return;
       event.preventDefault();
       event.stopImmediatePropagation();
       held.push(event);

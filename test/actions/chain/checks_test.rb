@@ -178,7 +178,8 @@ class ChecksTest < StoreCase
   def test_a_certificate_that_ran_out_is_no_part_of_a_reading_and_is_told_on_today
     made = cell
     Chain::Certificates.add(instrument_id: made.id, person_id: person.id,
-                            given: { number: "K-2", issued_on: "2020-01-10", expires_on: "2021-01-10", expanded_percent: 0.2 })
+                            given: { number: "K-2", issued_on: "2020-01-10", expires_on: "2021-01-10",
+                                     expanded_percent: 0.2 })
 
     assert_includes instrument_page(made)[:reading][:unknown], "certificate"
     told = MildAnvil::Actions::Today.call[:instruments_due].map { |r| r[:sentence] }

@@ -6,7 +6,7 @@ import { OverTime } from "@/charts/OverTime";
 import { stated, type Unit } from "@/format/figure";
 import { when } from "@/format/words";
 import { Empty } from "@/ui/states";
-import { Files } from "@/features/prepare/Files";
+import { Files } from "@/files/Files";
 import { AffectedList } from "./AffectedList";
 import { CheckList } from "./CheckList";
 import { CrossSheet } from "./CrossSheet";

@@ -1,6 +1,6 @@
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
-import { NumberField } from "@/features/plan/inputs";
+import { NumberField } from "@/lot/NumberField";
 import { Scroll } from "@/ui/Scroll";
 import { cellKey, loadsOf, readingOrder, type CheckForm } from "./checkForm";
 

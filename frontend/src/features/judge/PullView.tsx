@@ -7,7 +7,7 @@ import { COUNTS_AS, when } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 import { useShownUnit } from "@/lot/units";
 import { ErrorNote, Waiting } from "@/ui/states";
-import { Files } from "@/features/prepare/Files";
+import { Files } from "@/files/Files";
 import { CurvePanel } from "./CurvePanel";
 import { FindingRow } from "./FindingRow";
 import { JudgePanel } from "./JudgePanel";

@@ -6,7 +6,7 @@ import { Field } from "@/ui/Field";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
 import { KeepTemplate, TemplatePick } from "./Templates";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 import { emptyTest, TestEditor, type Test } from "./TestEditor";
 import { useAcceptanceChange } from "./useAcceptance";
 

@@ -5,7 +5,7 @@ import { Button } from "@/ui/Button";
 import { Field } from "@/ui/Field";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 import { useAddSpecimens } from "./useSpecimens";
 
 type Props = { open: boolean; onClose: () => void };

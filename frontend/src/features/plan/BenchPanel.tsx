@@ -2,7 +2,8 @@ import { Link } from "@tanstack/react-router";
 import { useLot } from "@/lot/context";
 import { Caution } from "@/ui/states";
 import { Working } from "@/ui/Working";
-import { NumberField, QuantityField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
+import { QuantityField } from "./inputs";
 import { Panel } from "./Panel";
 import { usePart, usePlan } from "./planContext";
 

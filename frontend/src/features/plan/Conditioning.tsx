@@ -1,7 +1,7 @@
 import { Button } from "@/ui/Button";
 import { Check } from "@/ui/Check";
 import { Field } from "@/ui/Field";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 import { usePart, type Content } from "./planContext";
 
 type Row = NonNullable<NonNullable<Content["day"]>["conditioning"]>[number];

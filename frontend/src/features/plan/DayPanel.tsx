@@ -2,7 +2,7 @@ import { DayStrip } from "@/charts/DayStrip";
 import { useLot } from "@/lot/context";
 import { Field } from "@/ui/Field";
 import { Conditioning } from "./Conditioning";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 import { Panel } from "./Panel";
 import { usePart, usePlan } from "./planContext";
 

@@ -1,6 +1,7 @@
 import { ChanceCurves } from "@/charts/ChanceCurves";
 import { useLot } from "@/lot/context";
-import { NumberField, QuantityField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
+import { QuantityField } from "./inputs";
 import { Panel } from "./Panel";
 import { usePart, usePlan } from "./planContext";
 import { Expected } from "./Expected";

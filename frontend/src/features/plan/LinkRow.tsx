@@ -1,7 +1,8 @@
 import { Check } from "@/ui/Check";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
-import { NumberField, QuantityField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
+import { QuantityField } from "./inputs";
 import type { PlanLink } from "./planContext";
 
 type Props = {

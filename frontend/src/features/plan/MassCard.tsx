@@ -1,6 +1,6 @@
 import { Segments } from "@/ui/Segments";
 import { Field } from "@/ui/Field";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 import { Panel } from "./Panel";
 import { usePart, usePlan } from "./planContext";
 

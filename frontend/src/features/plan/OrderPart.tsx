@@ -9,7 +9,7 @@ import { Check } from "@/ui/Check";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { ErrorNote, Waiting } from "@/ui/states";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 import { OrderRows } from "./OrderRows";
 import { StudyGrid } from "./StudyGrid";
 

@@ -6,7 +6,7 @@ import { Button } from "@/ui/Button";
 import { Field } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
 import { useOrderChange } from "./OrderPart";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 
 type Order = Schemas["PullOrder"];
 type Row = Order["rows"][number];

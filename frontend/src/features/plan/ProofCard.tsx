@@ -3,7 +3,8 @@ import { catalogueQuery } from "@/api/queries";
 import { Button } from "@/ui/Button";
 import { Check } from "@/ui/Check";
 import { Choice } from "@/ui/Choice";
-import { NumberField, QuantityField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
+import { QuantityField } from "./inputs";
 import { Panel } from "./Panel";
 import { usePart, usePlan } from "./planContext";
 

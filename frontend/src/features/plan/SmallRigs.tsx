@@ -1,7 +1,8 @@
 import type { ReactNode } from "react";
 import { RamDrawing, RedirectDrawing, SidewaysDrawing } from "@/charts/RigDrawings";
 import { plainNumber } from "@/format/figure";
-import { NumberField, QuantityField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
+import { QuantityField } from "./inputs";
 import { Panel } from "./Panel";
 import { usePart, usePlan, type Typed } from "./planContext";
 

@@ -1,5 +1,6 @@
 import { Field } from "@/ui/Field";
-import { QuantityField, NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
+import { QuantityField } from "./inputs";
 import { Panel } from "./Panel";
 import { usePart, usePlan } from "./planContext";
 

@@ -10,7 +10,7 @@ import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Scroll } from "@/ui/Scroll";
 import { ErrorNote } from "@/ui/states";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 
 /** Every cell of the study: a lot, or empty; empty ones become lots like this one. */
 export function StudyGrid({ studyId }: { studyId: number }) {

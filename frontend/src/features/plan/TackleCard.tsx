@@ -1,7 +1,8 @@
 import { TackleStage } from "@/charts/TackleDrawing";
 import { Button } from "@/ui/Button";
 import { Check } from "@/ui/Check";
-import { NumberField, QuantityField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
+import { QuantityField } from "./inputs";
 import { Panel } from "./Panel";
 import { usePart, usePlan, type Content } from "./planContext";
 

@@ -1,7 +1,7 @@
 import type { Schemas } from "@/api/client";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
-import { NumberField } from "./inputs";
+import { NumberField } from "@/lot/NumberField";
 
 export type Test = Schemas["RequiredTest"];
 type Props = { test: Test; error?: string; onChange: (test: Test) => void; onRemove: () => void };

@@ -4,7 +4,7 @@ import { when } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Segments } from "@/ui/Segments";
 import { Caution, ErrorNote } from "@/ui/states";
-import { Files } from "./Files";
+import { Files } from "@/files/Files";
 import { SizeEntry } from "./SizeEntry";
 import { nameOf, usePrepareChange, type Piece, type Preparation, type Step } from "./usePrepare";
 

@@ -33,7 +33,7 @@ export function PieceTable({ data, chosen, onChoose, selected, onPick }: Props) 
               </th>
               <th>Piece</th>
               {data.drawing.map((row) => (
-                <th key={row.name} className="text-right">
+                <th key={row.name} className="pl-3 text-right first-letter:uppercase">
                   {row.name}, {row.unit}
                 </th>
               ))}

@@ -12,7 +12,7 @@ import { DrawingSheet } from "./DrawingSheet";
 import { PiecePanel } from "./PiecePanel";
 import { PieceTable } from "./PieceTable";
 import { StepGroups } from "./StepGroups";
-import type { Preparation } from "./usePrepare";
+import type { Piece, Preparation } from "./usePrepare";
 
 /** How the pieces of a lot are made ready. */
 export function PreparePage() {
@@ -33,7 +33,8 @@ function Shown({ data }: { data: Preparation }) {
   const here = data.pieces.filter((piece) => piece.state !== "gone");
   const ids = chosen ?? here.map((piece) => piece.id);
   const picked = here.filter((piece) => ids.includes(piece.id));
-  const selected = data.pieces.find((piece) => piece.number === specimen) ?? here[0];
+  const [first] = useState(() => (here.find(waits) ?? here[0])?.number);
+  const selected = data.pieces.find((piece) => piece.number === (specimen ?? first)) ?? here[0];
   const pick = (number: number) =>
     void navigate({
       to: "/lots/$lotId/prepare",
@@ -100,3 +101,6 @@ function Shown({ data }: { data: Preparation }) {
     </>
   );
 }
+
+/** Something is left to be measured or done on it. */
+const waits = (piece: Piece) => !["pulled", "gone"].includes(piece.state) && !piece.ready;

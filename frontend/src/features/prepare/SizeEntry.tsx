@@ -43,14 +43,14 @@ export function SizeEntry({ piece, data, stage, may, onNext }: Props) {
         const size = piece.sizes.find((one) => one.name === row.name);
         return (
           <div key={row.name} className="border-line border-t pt-1.5">
-            <div className="flex items-baseline gap-2 text-[13px]">
+            <div className="flex flex-wrap items-baseline gap-x-2 text-[13px]">
               <b className="font-semibold">{row.name}</b>
-              <span className="text-soft">{row.said === "no tolerance" ? "" : row.said}</span>
+              {row.said !== "no tolerance" && <span className="text-soft whitespace-nowrap">{row.said}</span>}
               {size && (
-                <span className={`num ml-auto ${size.outside ? "text-signal font-semibold" : ""}`}>
+                <span className={`num ml-auto whitespace-nowrap ${size.outside ? "text-signal font-semibold" : ""}`}>
                   {size.outside && "▲ "}
                   {size.mean} {size.unit}
-                  <span className="text-soft"> least {size.smallest}</span>
+                  {size.count > 1 && <span className="text-soft"> least {size.smallest}</span>}
                   {size.shrinkage_percent !== null && (
                     <span className="text-soft"> · shrank {size.shrinkage_percent} %</span>
                   )}

@@ -53,7 +53,9 @@ export function StepGroups({ pieces, may }: { pieces: Piece[]; may: boolean }) {
                     className="font-semibold underline"
                     onClick={() => change.mutate({ ids: open.map((step) => step.id), done: true })}
                   >
-                    Done for all {open.length}
+                    {open.length === group.steps.length
+                      ? `Done for all ${open.length}`
+                      : `Done for the other ${open.length}`}
                   </button>
                 </span>
               )}
