@@ -3,32 +3,37 @@
 module MildAnvil
   module Cli
     # bin/anvil check FILE: a measuring chain, a reading's uncertainty, a guarded decision, a chart of daily values, a
-    # set of
-    # breaks for outliers and shape, or a long test.
+    # set of breaks for outliers and shape, or a long test.
     module CheckCommand
       Instrument = Core::Instrument
       # The key that tells which problem a file states.
-      KINDS = { "applied" => :calibration, "levels" => :verification, "reading" => :budget, "lower_limit" => :watch,
-                "hours" => :creep, "breaks" => :sample_tests, "values" => :watch }.freeze
+      KINDS = { "guard_factor" => :guard, **ChainChecks::KINDS, "applied" => :calibration, "levels" => :verification,
+                "reading" => :budget, "lower_limit" => :watch, "hours" => :creep, "breaks" => :sample_tests,
+                "values" => :watch }.freeze
 
       module_function
 
       # @return [String]
       def call(path, options)
-        Report.call(answer(Shapes.check!(ProblemFile.read(path), Shapes::CHECK)), json: options[:json])
+        given = Shapes.check!(ProblemFile.read(path), Shapes::CHECK)
+        found = answer(given)
+        return Report.call(found, json: true) if options[:json]
+
+        CheckText.new(given).lines(kind(given), found).join("\n")
       end
 
       # @param given [Hash] docs/cli.md lists the keys
       # @raise [InvalidInput] when the keys state nothing to check
       def answer(given)
-        return guard(given) if given.key?("guard_factor")
+        kind = kind(given)
+        ChainChecks::KINDS.value?(kind) ? ChainChecks.public_send(kind, given) : send(kind, given)
+      end
 
-        kind = KINDS.find do |key, _|
-          given.key?(key)
-        end || raise(InvalidInput,
-                     "nothing to check: give one of #{KINDS.keys.join(', ')}, or guard_factor; docs/cli.md says what " \
-                     "belongs to each")
-        send(kind.last, given)
+      # @return [Symbol]
+      def kind(given)
+        KINDS.find { |key, _| given.key?(key) }&.last ||
+          raise(InvalidInput, "nothing to check: give one of #{KINDS.keys.join(', ')}; docs/cli.md says what belongs " \
+                              "to each")
       end
 
       def calibration(given)
@@ -79,8 +84,7 @@ module MildAnvil
                                                           range_maximum: ProblemFile.number!(given, "range_maximum"),
                                                           zero_residual: ProblemFile.number!(given, "zero_residual",
                                                                                              0.0),
-                                                          masses_share: given["mas" \
-                                                                              "ses_share"])
+                                                          masses_share: given["masses_share"])
         { best_class: found.best, lowest_force: found.best && found.lowest_force(found.best),
           reservations: found.reservations, zero_percent: found.zero_share, errors_percent: found.errors,
           source: Instrument::VerificationClass::SOURCE }

@@ -18,7 +18,7 @@ module MildAnvil
         optional(:interactions).value(:integer, **COUNT)
       end
 
-      CHECK = Dry::Schema.JSON do
+      CHECK = Dry::Schema.JSON(parent: ChainShapes::KEYS) do
         LISTS.call(self, :applied, :indicated, :predict_at, :indications, :values, :hours, :displacement, :breaks)
         NUMBERS.call(self, :reading, :zero_residual, :lower_limit, :guard_factor, :process_mean)
         NUMBERS.call(self, :resolution, :range_maximum, :standard_uncertainty, :process_deviation, :extrapolate_hours,

@@ -38,7 +38,7 @@ export function PieceTable({ data, chosen, onChoose, selected, onPick }: Props) 
                 </th>
               ))}
               <th className="pl-4">Steps</th>
-              <th>Ready</th>
+              <th className="pl-3">Ready</th>
             </tr>
           </thead>
           <tbody>

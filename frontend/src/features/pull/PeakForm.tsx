@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef } from "react";
+import { useRef, useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 import { toast } from "sonner";
 import { z } from "zod";
@@ -13,6 +13,7 @@ import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
 import { OddReading } from "./OddReading";
+import { badZero, chainBody, NOTHING_TYPED, PeakChain } from "./PeakChain";
 
 const whole = z
   .string()
@@ -38,6 +39,7 @@ export function PeakForm() {
     resolver: zodResolver(PEAK),
     defaultValues: { text: "", unit: lot.display_unit, specimen: "", feature: "" },
   });
+  const [chain, setChain] = useState(NOTHING_TYPED);
   const record = useMutation({
     mutationFn: ({ text, unit, specimen, feature }: Peak) =>
       answer(
@@ -48,12 +50,14 @@ export function PeakForm() {
             ...(text.trim() === "" ? {} : { text: text.trim(), unit }),
             specimen_number: plainNumber(specimen),
             feature_name: feature || null,
+            ...chainBody(chain, unit),
           },
         }),
       ),
     onSuccess: (pull, { unit }) => {
       key.current = onceKey();
       form.reset({ ...form.getValues(), text: "", specimen: "" });
+      setChain({ ...NOTHING_TYPED, instrument: chain.instrument });
       void lotChanged(queries, lot.id);
       const value = pull.measurement ? stated(pull.measurement.figure, unit) : "nothing was read";
       toast.success(`Pull ${pull.number} kept: ${value}`);
@@ -111,8 +115,9 @@ export function PeakForm() {
           )}
         />
       </div>
+      <PeakChain value={chain} unit={unit} errors={fields} onChange={setChain} />
       {record.error && Object.keys(fields).length === 0 && <ErrorNote message={record.error.message} />}
-      <Button type="submit" disabled={record.isPending}>
+      <Button type="submit" disabled={record.isPending || !!badZero(chain.before) || !!badZero(chain.after)}>
         {text.trim() === "" ? "Keep a pull without a reading" : "Keep this reading"}
       </Button>
     </form>
