@@ -70,6 +70,7 @@ Sequel.migration do
       Float :masses_share
       Float :temperature_celsius
       Float :resolution_newtons, null: false
+      Float :capacity_newtons, null: false # as it was then
       Float :tolerance_newtons
       Float :tolerance_share
       Float :advantage, null: false, default: 1.0
@@ -86,7 +87,7 @@ Sequel.migration do
       DateTime :withdrawn_at, size: 6
       String :withdrawn_reason, size: 400
       index %i[instrument_id checked_at]
-      constraint(:check_resolution) { resolution_newtons > 0 }
+      constraint(:check_resolution) { (resolution_newtons > 0) & (capacity_newtons > 0) }
       constraint(:check_range) do
         (Sequel.expr(low_newtons: nil) & Sequel.expr(high_newtons: nil)) |
           (Sequel.~(low_newtons: nil) & Sequel.~(high_newtons: nil) & (low_newtons > 0) & (high_newtons > low_newtons))

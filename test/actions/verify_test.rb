@@ -1,9 +1,12 @@
 # frozen_string_literal: true
 
 require_relative "../support/committed_case"
+require_relative "../support/chain_helpers"
 
 # What was changed behind the application's back is noticed, named, and not handed out.
 class VerifyTest < CommittedCase
+  include ChainHelpers
+
   Verify = Actions::Verify
 
   def setup
@@ -32,7 +35,9 @@ class VerifyTest < CommittedCase
 
     assert_empty broken
     assert_equal({ "files" => 3, "recordings" => 3, "findings" => 3, "statements" => 1, "signatures" => 2,
-                   "documents" => 6 }, found.to_h { |f| [f.kind, f.checked] }.except("events"))
+                   "documents" => 6, "checks" => 0, "attachments" => 0 }, found.to_h do |f|
+                                                                            [f.kind, f.checked]
+                                                                          end.except("events"))
     assert_operator found.last.checked, :>, 10
     assert_equal "files: 3 checked, all sound", found.first.in_words
   end
@@ -125,6 +130,53 @@ class VerifyTest < CommittedCase
           assert_match(/the events know nothing of it/, broken["signatures"])
         end
       end
+    end
+  end
+
+  def test_checks_that_are_others
+    made = keep_check(cell)
+    Chain::Crosses.keep(instrument_id: made.instrument_id, person_id: person.id,
+                        given: { second_id: cell.id, readings: [{ first: typed(10), second: typed(10.1) }] })
+    point = made.points.last
+
+    assert_equal 2, Verify::Evidence.call.find { |f| f.kind == "checks" }.checked
+    assert_nil broken["checks"]
+    altered(:check_points, { check_id: made.id, position: point.position }, indicated_newtons: 5.0) do
+      assert_match(/check #{made.id} of .* its readings are not what was signed/, broken["checks"])
+    end
+    altered(:instrument_checks, { id: made.id }, tolerance_share: 0.2) do
+      assert_match(/not what was signed/, broken["checks"])
+    end
+    reached_beyond(made) { assert_match(/its verdict is not what its readings say/, broken["checks"]) }
+    moved = Chain::CheckSeal.call([made.instrument], made.values.merge(note: "other"), made.points.map(&:values),
+                                  Chain::CheckSeal.verdict(true, made.low_newtons, made.high_newtons))
+    altered(:instrument_checks, { id: made.id }, note: "other", sha256: moved) do
+      assert_match(/the events know nothing of it/, broken["checks"])
+    end
+  end
+
+  # The hash made to fit.
+  def reached_beyond(check, &block)
+    verdict = Chain::CheckSeal.verdict(true, check.low_newtons, 50_000.0)
+    sealed = Chain::CheckSeal.call([check.instrument], check.values, check.points.map(&:values), verdict)
+    altered(:instrument_checks, { id: check.id }, high_newtons: 50_000.0, sha256: sealed, &block)
+  end
+
+  def attached(name, text)
+    Tempfile.create(name) do |file|
+      file.write(text)
+      file.flush
+      Actions::Prepare::Attach.add(name: name, path: file.path, target: { pull_id: @pulls.first.id },
+                                   person_id: person.id)
+    end
+  end
+
+  def test_an_attachment_whose_bytes_are_others
+    kept = attached("note.txt", "torn at the pin")
+
+    assert_nil broken["attachments"]
+    altered(:attachments, { id: kept.attachment_id }, content: Sequel.blob("torn at the peg")) do
+      assert_match(/note\.txt is not what was stored/, broken["attachments"])
     end
   end
 

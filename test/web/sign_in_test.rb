@@ -166,7 +166,8 @@ class PermissionsTest < WebCase
 
   # The registers and the templates of the shop are kept by whoever keeps the library.
   def shelf?(operation)
-    operation.path.match?(%r{\A/api/(benches|instruments|gear|register)(/\{\w+\})?\z}) || %w[keepTemplate retireRegisterRow].include?(operation.id)
+    operation.path.match?(%r{\A/api/(benches|instruments|gear|register)(/\{\w+\})?\z}) || %w[keepTemplate
+                                                                                             retireRegisterRow].include?(operation.id)
   end
 
   def refused?(operation, role)

@@ -22,6 +22,7 @@ module MildAnvil
       def call(source, name:, choices:, measurand:, person_id:)
         parts = source.each_part(Store::Models::SourceFile::PART_BYTES)
         packing = Thread.new { Store::Models::SourceFile.pack(parts) }
+        packing.report_on_exception = false # its value tells
         reading = read(source, name, choices)
         better = yield(reading) if block_given?
         reading = read(source, name, choices = better) if better
@@ -34,6 +35,9 @@ module MildAnvil
         Made.new(reading, analysis, keep(packing, source: source, name: name, key: key(source, name, choices),
                                                   reading: reading,
                                                   analysis: analysis, person_id: person_id))
+      ensure
+        # Nothing reads the file on once this is over: whoever called may close it.
+        packing&.kill&.join
       end
 
       # @return [Store::Models::Recording, nil] what an earlier look at the same bytes in the same way left

@@ -217,4 +217,21 @@ class ChecksTest < StoreCase
     assert_includes text, "It may be used from 4.00 kN to 36.0 kN"
     assert_includes text, check.sha256
   end
+
+  # What a check came to was of the cell as it was then.
+  def test_a_capacity_put_right_later_leaves_the_checks_as_they_were
+    made = cell
+    keep_check(made)
+    Register.change(table: "instruments", id: made.id, values: { name: made.name, capacity: typed(20) }, version: 1,
+                    person_id: person.id)
+
+    assert_match(/to 36\.\d kN/, instrument_page(made.refresh)[:last][:use])
+  end
+
+  def test_a_check_by_a_clock_that_is_a_little_ahead_counts_at_once
+    made = cell
+    keep_check(made, at: Time.now.floor + 30)
+
+    assert_equal "good", instrument_page(made.refresh)[:state]
+  end
 end

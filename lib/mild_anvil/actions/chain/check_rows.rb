@@ -10,17 +10,17 @@ module MildAnvil
         # @param check [Store::Models::InstrumentCheck]
         # @return [Core::Instrument::CheckResult]
         def result(check)
-          computed(check.values, series_of(check.points), check.instrument)
+          computed(check.values, series_of(check.points))
         end
 
         # @param columns [Hash] of instrument_checks; @param series [Array<Array<CheckSeries::Step>>]
         # @raise [InvalidInput, InsufficientData]
-        def computed(columns, series, instrument)
-          read = Core::Instrument::CheckSeries.new(series, capacity: instrument.capacity_newtons)
+        def computed(columns, series)
+          read = Core::Instrument::CheckSeries.new(series, capacity: columns[:capacity_newtons])
           tolerance = Core::Instrument::CheckTolerance.new(newtons: columns[:tolerance_newtons],
                                                            share: columns[:tolerance_share])
           Core::Instrument::CheckResult.new(read, tolerance: tolerance, resolution: columns[:resolution_newtons],
-                                                  range_maximum: instrument.capacity_newtons,
+                                                  range_maximum: columns[:capacity_newtons],
                                                   masses_share: columns[:masses_share],
                                                   gravity_share: columns[:gravity_half_share])
         end

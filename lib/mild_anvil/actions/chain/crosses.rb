@@ -25,17 +25,18 @@ module MildAnvil
           end
 
           points = points(first, second, given[:readings].to_a)
-          at = given[:checked_at] || Time.now
+          at = given[:checked_at] || Time.now.floor
           found = compared(first, second, points.map { |p| [p[:applied_newtons], p[:indicated_newtons]] },
                            given[:advantage] || 1.0, at)
           columns = columns(first, second, given, at)
-          check = Store::Models::InstrumentCheck.create(passed: found.agree? != false, person_id: person.id,
-                                                        sha256: Canonical.sha256(columns.merge(points: points)),
+          passed = found.agree? != false
+          sha256 = CheckSeal.call([first, second], columns, points, CheckSeal.verdict(passed))
+          check = Store::Models::InstrumentCheck.create(passed: passed, person_id: person.id, sha256: sha256,
                                                         rule_version: KeepCheck::RULE_VERSION, **columns)
           KeepCheck.keep_points(check, points)
           Store::Events.record(:keep_cross_check, check, person_id: person.id,
                                                          after: { cells: [first.name, second.name],
-                                                                  passed: check.passed })
+                                                                  passed: passed, sha256: sha256 })
           check
         end
         private_class_method :write
@@ -43,7 +44,8 @@ module MildAnvil
         def columns(first, second, given, at)
           { instrument_id: first.id, second_instrument_id: second.id, kind: "cross", source: "typed", checked_at: at,
             gravity: Core::Instrument::Gravity::STANDARD, gravity_half_share: 0.0, gravity_source: "standard",
-            resolution_newtons: first.resolution_newtons || 1.0, advantage: (given[:advantage] || 1.0).to_f,
+            resolution_newtons: first.resolution_newtons || 1.0, capacity_newtons: first.capacity_newtons,
+            advantage: (given[:advantage] || 1.0).to_f,
             note: given[:note].to_s, bench_id: first.bench_id }
         end
         private_class_method :columns

@@ -14,7 +14,7 @@ module MildAnvil
         def preview(instrument_id:, given:, unit: nil)
           instrument = Store::Models::Instrument.fetch!(instrument_id)
           typed = TypedCheck.new(instrument, given)
-          result = CheckRows.computed(typed.columns, typed.series, instrument)
+          result = CheckRows.computed(typed.columns, typed.series)
           ShowCheck.computed(instrument, typed, result, unit: unit).merge(sha256: sha256(instrument, typed, result))
         end
 
@@ -32,7 +32,7 @@ module MildAnvil
 
         def write(instrument, given, sha256, person)
           typed = TypedCheck.new(instrument, given)
-          result = CheckRows.computed(typed.columns, typed.series, instrument)
+          result = CheckRows.computed(typed.columns, typed.series)
           if sha256(instrument, typed, result) != sha256
             raise Conflict, "Not signed: the check is not what was on the screen. Look at it again"
           end
@@ -77,11 +77,8 @@ module MildAnvil
           end
         end
 
-        # Over everything that was typed and everything that follows from it.
         def sha256(instrument, typed, result)
-          columns = typed.columns.transform_values { |v| v.is_a?(Time) ? v.utc.iso8601(6) : v }
-          Canonical.sha256({ instrument: instrument.uid, rule_version: RULE_VERSION, columns: columns,
-                             points: typed.points, passed: result.passed?, range: result.range })
+          CheckSeal.call([instrument], typed.columns, typed.points, CheckSeal.verdict(result.passed?, *result.range))
         end
         private_class_method :sha256
       end

@@ -45,7 +45,8 @@ module MildAnvil
             gravity: @gravity.value, gravity_half_share: @gravity.half_share, gravity_source: @gravity.source,
             buoyancy: @given[:buoyancy] || false, masses_share: @given[:masses_percent]&.then { |p| p.to_f / 100 },
             temperature_celsius: @given[:temperature], hanger: hanger_words, note: @given[:note].to_s,
-            resolution_newtons: resolution, attachment_id: @given[:attachment_id], bench_id: @instrument.bench_id,
+            resolution_newtons: resolution, capacity_newtons: @instrument.capacity_newtons,
+            attachment_id: @given[:attachment_id], bench_id: @instrument.bench_id,
             **tolerance }
         end
 
@@ -57,7 +58,7 @@ module MildAnvil
         def source = @given[:attachment_id] ? "file" : @given[:source] || "typed"
 
         def checked_at
-          at = @given[:checked_at] || Time.now.round
+          at = @given[:checked_at] || Time.now.floor
           return at if at <= Time.now + AHEAD
 
           raise InvalidInput.new("A check lies in the past", fields: { checked_at: "has not come yet" })

@@ -16,7 +16,8 @@ module MildAnvil
           end
         end
 
-        PARTS = [Files, Recordings, Findings, Statements, Signatures, Documents, Events].freeze
+        PARTS = [Files, Recordings, Findings, Checks, Attachments, Statements, Signatures, Documents,
+                 Events].freeze
 
         module_function
 

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Chain
+      # The hash of a check: over everything that was typed and everything that follows from it, the same whether it is
+      # about to be kept or is read again.
+      module CheckSeal
+        COLUMNS = %i[kind source checked_at good_until gravity gravity_half_share gravity_source buoyancy masses_share
+                     temperature_celsius hanger note resolution_newtons capacity_newtons tolerance_newtons
+                     tolerance_share attachment_id bench_id].freeze
+        POINT = %i[series applied_newtons applied_text indicated_newtons indicated_text swing_newtons from_seconds
+                   until_seconds].freeze
+        NOTHING = [nil, "", false].freeze
+
+        module_function
+
+        # @param cells [Array<Store::Models::Instrument>] one, or the two of a cross-check
+        # @param columns [Hash]; @param points [Array<Hash>]
+        # @param verdict [Hash] passed, and what else follows
+        # @return [String] in hexadecimal digits
+        def call(cells, columns, points, verdict)
+          kept = columns[:kind] == "cross" ? [*COLUMNS, :advantage] : COLUMNS
+          Canonical.sha256({ instruments: cells.map(&:uid), rule_version: KeepCheck::RULE_VERSION,
+                             columns: plain(columns.slice(*kept)), points: points.map { |p| plain(p.slice(*POINT)) },
+                             verdict: plain(verdict) })
+        end
+
+        # @param check [Store::Models::InstrumentCheck]
+        # @return [String] by what is stored
+        def of(check)
+          cells = [check.instrument, check.second_instrument].compact
+          verdict = verdict(check.passed, check.low_newtons, check.high_newtons)
+          call(cells, check.values, check.points.map(&:values), verdict)
+        end
+
+        # What follows: whether it passed, and from where to where.
+        def verdict(passed, low = nil, high = nil) = { passed: passed, low: low, high: high }
+
+        # Without what says nothing; numbers as the store has them.
+        def plain(values)
+          values.reject { |_, value| NOTHING.include?(value) }.transform_values do |value|
+            case value
+            when Time then value.utc.iso8601(6)
+            when Numeric then value.to_f
+            else value
+            end
+          end
+        end
+        private_class_method :plain
+      end
+    end
+  end
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Verify
+      # Every check of an instrument: its readings and its verdict against the hash it was signed by, and that hash
+      # against the chain of events.
+      module Checks
+        KIND = "checks"
+        LEFT = ""
+        EVENTS = { "cross" => "keep_cross_check" }.freeze
+
+        module_function
+
+        # @yield [String, nil]
+        def each
+          Store::Models::InstrumentCheck.order(:id).each { |check| yield wrong(check) }
+        end
+
+        def wrong(check)
+          name = "The check #{check.id} of #{check.instrument.name}"
+          return "#{name}: its readings are not what was signed" unless Chain::CheckSeal.of(check) == check.sha256
+
+          return "#{name}: its verdict is not what its readings say" unless follows?(check)
+
+          rows = Store::Journal.about(check, EVENTS.fetch(check.kind, "keep_check"))
+          told = rows.any? { |row| JSON.parse(row[:after])["sha256"] == check.sha256 }
+          "#{name}: the events know nothing of it" unless told
+        end
+        private_class_method :wrong
+
+        def follows?(check)
+          return true if check.cross? || check.rule_version != Chain::KeepCheck::RULE_VERSION
+
+          found = Chain::CheckRows.result(check)
+          [found.passed?,
+           *found.range] == [check.passed, check.low_newtons, check.high_newtons].first(found.passed? ? 3 : 1)
+        end
+        private_class_method :follows?
+      end
+    end
+  end
+end
