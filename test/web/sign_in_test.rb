@@ -165,9 +165,10 @@ class PermissionsTest < WebCase
   OWN = %w[issueToken revokeToken firstAdministrator].freeze
 
   # The registers and the templates of the shop are kept by whoever keeps the library.
+  SHELVES = %r{\A/api/(benches|instruments|gear|register)(/\{\w+\})?\z}
+
   def shelf?(operation)
-    operation.path.match?(%r{\A/api/(benches|instruments|gear|register)(/\{\w+\})?\z}) || %w[keepTemplate
-                                                                                             retireRegisterRow].include?(operation.id)
+    operation.path.match?(SHELVES) || %w[keepTemplate retireRegisterRow].include?(operation.id)
   end
 
   def refused?(operation, role)

@@ -103,4 +103,12 @@ class AnalysisTest < CoreCase
     assert_equal 2, uneven.index_at(0.2)
     assert_in_delta 0.1, uneven.typical_interval_seconds, 0.051
   end
+
+  # Seconds that came from the axis find the sample they came from, whatever 0.1 + 0.2 is.
+  def test_the_time_of_a_sample_is_that_samples
+    axis = Curve::TimeAxis.new(size: 1000, start_seconds: 0.0, interval_seconds: 0.1)
+
+    assert_equal([*0...1000], (0...1000).map { |i| axis.index_at(axis[i]) })
+    assert_equal([399, 400], [39.9000000001, 39.91].map { |t| axis.index_at(t) })
+  end
 end

@@ -167,6 +167,28 @@ class CheckTest < CoreCase
     assert_raises(MildAnvil::InvalidInput) { Instrument::SettledSteps.matched(settled, loads.drop(1)) }
   end
 
+  # The last sample of a step may be the first of the next one, and a hand is at the mass before it comes off.
+  def test_the_mean_of_a_step_has_nothing_of_the_next_one_in_it
+    forces = [0, 4000, 8000, 4000, 0].flat_map { |force| Array.new(200) { |i| force + (i % 3) - 1.0 } }
+    text = ["Time [s],Force [N]", *forces.each_with_index.map { |f, i| format("%.2f,%.1f", i * 0.1, f) }, ""].join("\n")
+    analysis = Curve::Analysis.new(read_file(text).recording)
+    found = Instrument::SettledSteps.in(analysis)
+
+    assert_equal 3, found.size
+    found.zip([4000, 8000, 4000]) { |step, force| assert_in_delta force, step.mean, 0.1 }
+    assert_equal([0.0, 0.0], Instrument::SettledSteps.zeros(analysis).map(&:indicated))
+  end
+
+  def test_the_zeros_at_the_ends_of_a_recording_belong_to_its_first_and_last_run
+    zeros = steps([0.0, 0.0])
+    runs = Instrument::SettledSteps.rested([steps([10.0, 20.0]), steps([10.0, 20.0])], zeros)
+
+    assert_equal([[0.0, 10.0, 20.0], [10.0, 20.0, 0.0]], runs.map { |run| run.map(&:applied) })
+    hung = [steps([0.0, 10.0, 0.0])]
+    assert_equal hung, Instrument::SettledSteps.rested(hung, zeros)
+    assert_equal hung, Instrument::SettledSteps.rested(hung, [nil, nil])
+  end
+
   def test_another_unit_is_told_and_not_taken_for_a_bad_cell_alone
     kilograms = three { |f| f }.map { |run| run.map { |s| s.dup.tap { |t| t.applied = s.applied / 100 } } }
 

@@ -104,7 +104,7 @@ export function checkOf(form: CheckForm, checkedAt: string, source: "typed" | "b
 
 /** Whether there is enough to say anything: two loads read in a series, or a mass for each step of a file. */
 export function enough(form: CheckForm): boolean {
-  if (form.file) return form.stepLoads.some((text) => Number(text) > 0);
+  if (form.file) return form.stepLoads.some((text) => /[1-9]/.test(text));
   const loads = loadsOf(form.loads);
   const read = loads.filter((_, row) => (form.cells[cellKey(0, "up", row)] ?? "").trim() !== "");
   return read.length >= 2;

@@ -25,8 +25,9 @@ export function SizeEntry({ piece, data, stage, may, onNext }: Props) {
   const withdraw = usePrepareChange(page.lot.id, (id: number) =>
     answer(api.DELETE("/api/dimensions/{id}", { params: { path: { id } } })),
   );
-  const enter = (row: DrawingRow, index: number) => {
-    const text = (texts[row.name] ?? "").trim();
+  // What stands in the field: a caliper types faster than anything is drawn.
+  const enter = (row: DrawingRow, index: number, shown: string) => {
+    const text = shown.trim();
     const next = fields.current[index + 1];
     if (text === "") {
       if (next) next.focus();
@@ -90,7 +91,7 @@ export function SizeEntry({ piece, data, stage, may, onNext }: Props) {
                   onKeyDown={(event) => {
                     if (event.key !== "Enter") return;
                     event.preventDefault();
-                    enter(row, i);
+                    enter(row, i, event.currentTarget.value);
                   }}
                 />
               )}

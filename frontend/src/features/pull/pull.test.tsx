@@ -3,7 +3,9 @@ import userEvent from "@testing-library/user-event";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { describe, expect, it } from "vitest";
+import { chain } from "@/test/chain";
 import { pull } from "@/test/data";
+import { register } from "@/test/register";
 import { renderInLot, serve } from "@/test/render";
 import { zipSync, strToU8 } from "fflate";
 import { PeakForm } from "./PeakForm";
@@ -38,6 +40,24 @@ describe("typing a peak", () => {
     await userEvent.click(screen.getByRole("button", { name: "Keep this reading" }));
     await waitFor(() => expect(sent).toHaveLength(2));
     expect(sent[0]?.once).not.toBe(sent[1]?.once);
+  });
+  it("says which cell read it and its zeros, the one below zero too; the zeros are typed anew for the next", async () => {
+    const sent = serve({
+      "POST /api/lots/7/pulls": () => ({ status: 201, body: pull() }),
+      "GET /api/lots/7/chain": () => ({ body: chain() }),
+      "GET /api/register": () => ({ body: register }),
+    });
+    await userEvent.type(await form(), "8.25");
+    await userEvent.click(await screen.findByText(/Read by/));
+    await userEvent.type(screen.getByLabelText("Zero before"), "-0.01");
+    await userEvent.type(screen.getByLabelText("Zero after"), "x");
+    expect(screen.getByRole("button", { name: "Keep this reading" })).toBeDisabled();
+    await userEvent.clear(screen.getByLabelText("Zero after"));
+    await userEvent.click(screen.getByRole("button", { name: "Keep this reading" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.body).toMatchObject({ text: "8.25", zero_before: { text: "-0.01", unit: "kN" } });
+    expect(sent[0]?.body).not.toHaveProperty("instrument_id");
+    expect(screen.getByLabelText("Zero before")).toHaveValue("");
   });
   it("repeats its key when the same reading is sent again after a fault", async () => {
     let count = 0;

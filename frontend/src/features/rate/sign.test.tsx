@@ -30,6 +30,17 @@ describe("signing", () => {
     expect(await screen.findByRole("alert")).toHaveTextContent("2 pulls are not judged yet");
     expect(screen.getByRole("button", { name: "Sign this" })).toBeDisabled();
   });
+  it("asks why a reading that is in question may be rated, and sends it", async () => {
+    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
+    const done = dialog({ doubted: ["C-2 failed its check after pull 4."] });
+    await userEvent.click(await screen.findByRole("button", { name: "Sign this" }));
+    expect(await screen.findByText("a sentence is needed")).toBeInTheDocument();
+    expect(sent).toHaveLength(0);
+    await userEvent.type(screen.getByLabelText(/C-2 failed its check/), "read beside G-4, which holds");
+    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
+    await waitFor(() => expect(done).toHaveBeenCalled());
+    expect(sent[0]?.body).toMatchObject({ chain_reason: "read beside G-4, which holds" });
+  });
   it("asks for a sentence where fewer were pulled than planned", async () => {
     const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
     dialog({ fewer: true });

@@ -18,7 +18,7 @@ module MildAnvil
                                    fields: { file: "is too large" })
           end
 
-          steps = steps(bytes, name)
+          steps = Core::Instrument::SettledSteps.in(analysis(bytes, name))
           row = Store::Database.write do
             kept = Store::Models::Attachment.create(name: name, media_type: "text/plain", byte_count: bytes.bytesize,
                                                     sha256: OpenSSL::Digest::SHA256.hexdigest(bytes),
@@ -30,12 +30,12 @@ module MildAnvil
           { attachment_id: row.id, name: name, steps: shown(steps, Store::Models::Instrument.fetch!(instrument_id)) }
         end
 
-        # @return [Array<Core::Instrument::SettledSteps::Settled>]
+        # @return [Array(Array<Core::Instrument::SettledSteps::Settled>, Array)] steps; its zeros before and after
         # @raise [NotFound, Tampered]
         def settled(attachment_id)
-          row = Store::Models::Attachment.fetch!(attachment_id)
-          Pictures.sound!(row)
-          steps(row.content, row.name)
+          row = Pictures.sound!(Store::Models::Attachment.fetch!(attachment_id))
+          analysis = analysis(row.content, row.name)
+          [Core::Instrument::SettledSteps.in(analysis), Core::Instrument::SettledSteps.zeros(analysis)]
         end
 
         def shown(steps, instrument)
@@ -46,18 +46,15 @@ module MildAnvil
         end
         private_class_method :shown
 
-        def steps(bytes, name)
-          reading = Devices::Delimited::FileReader.read(Devices::Delimited::Source.of(bytes), name: name,
-                                                                                              units: Catalogue.units)
-          unless reading.ready?
-            raise InvalidInput.new(reading.questions.map { |q|
-              q[:text]
-            }.join(" "), fields: { file: "leaves a question" })
-          end
+        def analysis(bytes, name)
+          source = Devices::Delimited::Source.of(bytes)
+          reading = Devices::Delimited::FileReader.read(source, name: name, units: Catalogue.units)
+          return Core::Curve::Analysis.new(reading.recording) if reading.ready?
 
-          Core::Instrument::SettledSteps.in(Core::Curve::Analysis.new(reading.recording))
+          raise InvalidInput.new(reading.questions.map { |question| question[:text] }.join(" "),
+                                 fields: { file: "leaves a question" })
         end
-        private_class_method :steps
+        private_class_method :analysis
       end
     end
   end

@@ -131,19 +131,26 @@ module MildAnvil
         end
 
         def from_file
-          settled = CheckFile.settled(@given[:attachment_id])
+          settled, zeros = CheckFile.settled(@given[:attachment_id])
           loads = @given[:loads].to_a
           steps = Core::Instrument::SettledSteps.matched(settled, loads.map { |typed| applied(typed) })
-          Core::Instrument::SettledSteps.series(steps).each_with_index.flat_map do |run, i|
-            run.map { |step| file_point(step, i + 1, settled, steps, loads) }
+          stated = {}.compare_by_identity
+          steps.zip(settled, loads) { |step, found, typed| stated[step] = file_point(found, typed) }
+          runs = Core::Instrument::SettledSteps.rested(Core::Instrument::SettledSteps.series(steps), zeros)
+          runs.each_with_index.flat_map do |run, i|
+            run.map { |step| { **read(step), series: i + 1, **stated.fetch(step, REST) } }
           end
         end
 
-        def file_point(step, series, settled, steps, loads)
-          at = steps.index { |other| other.equal?(step) }
-          { series: series, applied_newtons: step.applied, applied_text: loads[at].values.join(" "),
-            indicated_newtons: step.indicated, swing_newtons: step.swing, indicated_text: "",
-            from_seconds: settled[at].from, until_seconds: settled[at].until }
+        REST = { applied_text: "nothing on it" }.freeze
+
+        def read(step)
+          { applied_newtons: step.applied, indicated_newtons: step.indicated, swing_newtons: step.swing,
+            indicated_text: "" }
+        end
+
+        def file_point(found, typed)
+          { applied_text: typed.values.join(" "), from_seconds: found.from, until_seconds: found.until }
         end
       end
     end

@@ -57,7 +57,8 @@ module MildAnvil
           return stamps.bsearch_index { |t| t >= seconds } || size if stamps
           return 0 if interval_seconds.zero?
 
-          ((seconds - start_seconds) / interval_seconds).ceil.clamp(0, size)
+          at = (seconds - start_seconds) / interval_seconds
+          ((at - at.round).abs < EVEN_WITHIN_SHARE ? at.round : at.ceil).clamp(0, size)
         end
 
         private

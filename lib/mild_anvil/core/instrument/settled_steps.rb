@@ -9,6 +9,7 @@ module MildAnvil
         Settled = Struct.new(:from, :until, :mean, :swing, keyword_init: true)
         LATE_HALF = 0.5
         EDGE_SHARE = 0.05
+        ENDING_SHARE = 0.05 # a hand is at the mass already
 
         module_function
 
@@ -20,6 +21,28 @@ module MildAnvil
           raise InsufficientData, "this recording has no steps: the force never stood still" if holds.empty?
 
           holds.sort_by(&:at_seconds).map { |hold| settled(analysis, hold) }
+        end
+
+        # What the recording read with nothing on, before the first step and after the last: a zero of its own.
+        # @return [Array(CheckSeries::Step, CheckSeries::Step)] nil where nothing was at rest
+        def zeros(analysis)
+          baseline = analysis.baseline
+          [baseline.before, baseline.after].map do |rest|
+            rest && CheckSeries::Step.new(applied: 0.0, indicated: rest.level - baseline.offset_newtons)
+          end
+        end
+
+        # The zeros at its ends, where the masses that were named do not begin or end with an empty hanger.
+        # @param runs [Array<Array<CheckSeries::Step>>]
+        # @return [Array<Array<CheckSeries::Step>>]
+        def rested(runs, zeros)
+          before, after = zeros
+          first = runs.first.first.applied.zero? ? nil : before
+          last = runs.last.last.applied.zero? ? nil : after
+          whole = runs.map(&:dup)
+          whole.first.unshift(first) if first
+          whole.last.push(last) if last
+          whole
         end
 
         # @param loads [Array<Float>] newtons, as they were put on in order
@@ -58,6 +81,7 @@ module MildAnvil
           axis = analysis.time_axis
           first = axis.index_at(hold.at_seconds)
           last = axis.index_at(hold.until_seconds)
+          last -= [((last - first) * ENDING_SHARE).ceil, 1].max
           from = first + ((last - first) * LATE_HALF).ceil
           part = analysis.clean[from..last]
           sorted = part.sort
