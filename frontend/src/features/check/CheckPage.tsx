@@ -46,7 +46,7 @@ function Measured({ chain }: { chain: Schemas["Chain"] }) {
       <Head chain={chain} cell={cell.data} chosen={chosen?.id} onNew={may ? () => setChecking(true) : undefined} />
       {chosen === undefined && <NoCell />}
       {cell.error && <ErrorNote message={cell.error.message} onRetry={() => void cell.refetch()} />}
-      <div className="grid gap-3.5">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-3.5">
         {cell.data && <InstrumentView cell={cell.data} unit={unit} />}
         <Readings chain={chain} />
       </div>

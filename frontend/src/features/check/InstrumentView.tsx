@@ -20,7 +20,7 @@ export function InstrumentView({ cell, unit }: { cell: Instrument; unit: Unit })
   const [comparing, setComparing] = useState(false);
   const may = useMay("keepCrossCheck");
   return (
-    <div className="grid items-start gap-3.5 min-[1080px]:grid-cols-[minmax(0,1fr)_352px]">
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3.5 min-[1080px]:grid-cols-[minmax(0,1fr)_352px]">
       <div className="grid min-w-0 gap-3.5">
         {cell.affected && <AffectedList affected={cell.affected} />}
         {cell.last ? (

@@ -57,15 +57,17 @@ function Body({ cell, unit, onClose }: { cell: Instrument; unit: Unit; onClose: 
   );
   return (
     <div className="grid gap-4">
-      <Segments
-        label="Readings"
-        value={way}
-        options={WAYS}
-        onChange={(next) => {
-          setWay(next);
-          if (next !== "file") set({ file: null });
-        }}
-      />
+      <div className="flex">
+        <Segments
+          label="Readings"
+          value={way}
+          options={WAYS}
+          onChange={(next) => {
+            setWay(next);
+            if (next !== "file") set({ file: null });
+          }}
+        />
+      </div>
       {way === "file" ? (
         <FromFile cell={cell} form={form} set={set} unit={unit.symbol} />
       ) : (

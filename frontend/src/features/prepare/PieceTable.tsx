@@ -57,7 +57,7 @@ export function PieceTable({ data, chosen, onChoose, selected, onPick }: Props) 
                     onChange={() => toggle(piece.id)}
                   />
                 </td>
-                <td>
+                <td className="whitespace-nowrap">
                   <button type="button" className="font-semibold underline" onClick={() => onPick(piece.number)}>
                     {nameOf(piece)}
                   </button>

@@ -89,7 +89,7 @@ function Shown({ data }: { data: Preparation }) {
           )}
         </span>
       </div>
-      <div className="grid items-start gap-3.5 min-[1080px]:grid-cols-[minmax(0,1fr)_400px]">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-3.5 min-[1080px]:grid-cols-[minmax(0,1fr)_400px]">
         <div className="grid min-w-0 gap-3.5">
           <PieceTable data={data} chosen={ids} onChoose={setChosen} selected={selected?.id} onPick={pick} />
           <StepGroups pieces={picked} may={may} />
