@@ -166,7 +166,7 @@ class VerifyTest < CommittedCase
     Tempfile.create(name) do |file|
       file.write(text)
       file.flush
-      Actions::Prepare::Attach.add(name: name, path: file.path, target: { pull_id: @pulls.first.id },
+      Actions::Prepare::Attach.add(name: name, file: file, target: { pull_id: @pulls.first.id },
                                    person_id: person.id)
     end
   end

@@ -14,6 +14,7 @@ class ChainJourney < BrowserCase
     check_the_cell("0" => "0.00", "4" => "4.01", "8" => "8.02", "16" => "16.03")
     make_ready
     pull_three
+    open_what_a_reading_is_worth
     fail_the_check
     sign_all_the_same
   end
@@ -124,6 +125,7 @@ class ChainJourney < BrowserCase
     %w[9.81 9.92 10.02].each_with_index do |shown, k|
       fill_in "The display shows", with: shown
       fill_in "Zero before", with: "-0.01"
+      fill_in "Zero after", with: "0.02"
       click_on "Keep this reading"
       assert_text "Pull #{k + 1} kept: #{shown} kN"
     end
@@ -132,6 +134,15 @@ class ChainJourney < BrowserCase
       MildAnvil::Actions::JudgePull.call(pull_id: pull.id, person_id: @person.id, counts_as: "break",
                                          failed_part: "specimen")
     end
+  end
+
+  def open_what_a_reading_is_worth
+    visit "/lots/#{@lot.id}/judge"
+    click_on "What it is worth"
+    assert_text(/What the reading of pull \d is worth/)
+    assert_text "Zero drift"
+    assert_accessible "what a reading is worth"
+    press(:Escape)
   end
 
   # Off by 5 %: everything since the last good check is in question.

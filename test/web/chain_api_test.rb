@@ -111,5 +111,19 @@ class ChainApiTest < WebCase
       [row["instrument"], row["state"], row.dig("drift", "text")]
     end)
     assert_equal other.name, pull["read_by"]["instrument"]
+    worth_of(chain["readings"])
+  end
+
+  # With its own zero: half of what it drifted stands as a part; what is not known is named.
+  def worth_of(readings)
+    good, unknown = readings.map { |row| call(:get, "/api/pulls/#{row['pull_id']}/worth?unit=N") }
+    drift = good["parts"].find { |part| part["key"] == "zero_drift" }
+
+    assert_equal ["9810 N", 9810], ["#{good['force']['text']} N", good["force_si"]]
+    assert_in_delta 30 / 2 / Math.sqrt(3), drift["standard"]["value_si"], 0.5
+    assert_includes unknown["unknown"], "check with masses"
+    call(:get, "/api/pulls/999999/worth", expect: 404)
+    nothing = call(:post, "/api/lots/#{lot.id}/pulls", { text: "9.81", unit: "kN" }, expect: 201)
+    call(:get, "/api/pulls/#{nothing['id']}/worth", expect: 404)
   end
 end

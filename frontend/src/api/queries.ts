@@ -139,6 +139,11 @@ export const preparationQuery = (id: number, unit: string) =>
   });
 export const chainQuery = (id: number) =>
   queryOptions({ queryKey: keys.chain(id), queryFn: () => answer(api.GET("/api/lots/{id}/chain", ofLot(id))) });
+export const worthQuery = (pullId: number, unit: string) =>
+  queryOptions({
+    queryKey: [...keys.pull(pullId), "worth", unit],
+    queryFn: () => answer(api.GET("/api/pulls/{id}/worth", { params: { path: { id: pullId }, query: { unit } } })),
+  });
 export const instrumentQuery = (id: number, force: number | null, unit: string) =>
   queryOptions({
     queryKey: [...keys.instrument(id), force, unit],

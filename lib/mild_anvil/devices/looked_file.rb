@@ -22,26 +22,27 @@ module MildAnvil
 
       module_function
 
-      # @param path [String]; @param name [String] as it was sent
+      # @param file [File, Tempfile] open for reading; it may have no name any more
+      # @param name [String] as it was sent
       # @return [Looked]
       # @raise [InvalidInput] in words
-      def at(path, name: "")
-        size = File.size(path)
-        refuse("has #{size / 1_000_000} MB; up to #{MAX_BYTES / 1_000_000} MB are kept") if size > MAX_BYTES
-        refuse("is empty") if size.zero?
-        found = look(path)
+      def of(file, name: "")
+        refuse("has #{file.size / 1_000_000} MB; up to #{MAX_BYTES / 1_000_000} MB are kept") if file.size > MAX_BYTES
+        refuse("is empty") if file.empty?
+        file.rewind
+        bytes = file.binmode.read
+        found = look(bytes)
         type = found["MIMEType"].to_s
         refuse(why_not(type)) unless SHOWN.include?(type)
         refuse("is no picture, though its name says so") if NAMED.match?(name) && !PICTURES.include?(type)
-        picture!(found, path) if PICTURES.include?(type)
-        original = File.binread(path)
-        bytes = PICTURES.include?(type) ? cleaned(path) : original
-        Looked.new(bytes: bytes, media_type: type, width: found["ImageWidth"], height: found["ImageHeight"],
-                   original_sha256: OpenSSL::Digest::SHA256.hexdigest(original))
+        picture!(found, bytes) if PICTURES.include?(type)
+        Looked.new(bytes: PICTURES.include?(type) ? cleaned(bytes) : bytes, media_type: type,
+                   width: found["ImageWidth"], height: found["ImageHeight"],
+                   original_sha256: OpenSSL::Digest::SHA256.hexdigest(bytes))
       end
 
-      def look(path)
-        output, = Open3.capture2(TOOL, *ASKED, path, err: File::NULL)
+      def look(bytes)
+        output, = Open3.capture2(TOOL, *ASKED, "-", stdin_data: bytes, binmode: true, err: File::NULL)
         found = JSON.parse(output.empty? ? "[{}]" : output).first
         refuse("is no picture and no paper that could be shown") if found["Error"]
         found
@@ -50,9 +51,9 @@ module MildAnvil
       end
       private_class_method :look
 
-      def picture!(found, path)
+      def picture!(found, bytes)
         width, height = found.values_at("ImageWidth", "ImageHeight").map(&:to_i)
-        refuse("is no whole picture") unless width.positive? && height.positive? && ended?(path, found["MIMEType"])
+        refuse("is no whole picture") unless width.positive? && height.positive? && ended?(bytes, found["MIMEType"])
         refuse("has #{width} × #{height} points: more than any camera makes") if width * height > MAX_PIXELS
       end
       private_class_method :picture!
@@ -62,17 +63,14 @@ module MildAnvil
       TAIL = 64_000 # phones write more behind it
       private_constant :ENDS, :TAIL
 
-      def ended?(path, type)
+      def ended?(bytes, type)
         mark = ENDS[type] or return true
-        File.open(path, "rb") do |file|
-          file.seek([file.size - TAIL, 0].max)
-          file.read.include?(mark)
-        end
+        bytes.byteslice([bytes.bytesize - TAIL, 0].max..).include?(mark)
       end
       private_class_method :ended?
 
-      def cleaned(path)
-        output, status = Open3.capture2(TOOL, *PLACE, "-o", "-", path, binmode: true, err: File::NULL)
+      def cleaned(bytes)
+        output, status = Open3.capture2(TOOL, *PLACE, "-o", "-", "-", stdin_data: bytes, binmode: true, err: File::NULL)
         return output if status.success? && !output.empty?
 
         refuse("cannot be cleaned of the place where it was taken")

@@ -16,7 +16,7 @@ module MildAnvil
         EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
-                        guesses instrument checkRecord chain standInCell
+                        guesses instrument pullWorth checkRecord chain standInCell
                         preparation attachment piece],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading

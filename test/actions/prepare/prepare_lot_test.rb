@@ -189,7 +189,7 @@ class PrepareLotTest < StoreCase
   end
 
   def attach(bytes, name, **target)
-    Prepare::Attach.add(name: name, path: file(bytes, name), target: target, person_id: person.id)
+    Prepare::Attach.add(name: name, file: File.open(file(bytes, name)), target: target, person_id: person.id)
   end
 
   def test_a_photo_is_kept_without_the_place_where_it_was_taken
@@ -198,7 +198,7 @@ class PrepareLotTest < StoreCase
     path = file(JPEG.unpack1("m"), "one.jpg")
     system("exiftool", "-q", "-overwrite_original", "-GPSLatitude=51.5", "-GPSLatitudeRef=N", "-Make=Phone", path,
            exception: true)
-    Prepare::Attach.add(name: "one.jpg", path: path, target: { specimen_id: first.id }, person_id: person.id)
+    Prepare::Attach.add(name: "one.jpg", file: File.open(path), target: { specimen_id: first.id }, person_id: person.id)
     shown = piece(made)[:files].first
     kept = Models::Attachment[shown[:attachment_id]]
 

@@ -12,7 +12,7 @@ import { CheckList } from "./CheckList";
 import { CrossSheet } from "./CrossSheet";
 import { InLine } from "./InLine";
 import { Papers } from "./Papers";
-import { Worth } from "./Worth";
+import { Worth } from "@/lot/Worth";
 import type { Instrument } from "./useInstrument";
 
 /** An instrument: the last check drawn, its checks over time, what it may be used for, what a reading is worth. */

@@ -11,6 +11,7 @@ import { Files } from "@/files/Files";
 import { CurvePanel } from "./CurvePanel";
 import { FindingRow } from "./FindingRow";
 import { JudgePanel } from "./JudgePanel";
+import { PullWorth } from "./PullWorth";
 import { TypedPull } from "./TypedPull";
 import { useOverrule } from "./useOverrule";
 
@@ -31,7 +32,7 @@ export function PullView({ id }: { id: number }) {
             {COUNTS_AS[pull.state]}: {pull.state_reason}.
           </p>
         )}
-        {pull.read_by && <ReadBy read={pull.read_by} />}
+        {pull.read_by && <ReadBy read={pull.read_by} pull={pull} />}
         {pull.recording ? <Recorded pull={pull} recording={pull.recording} /> : <TypedPull pull={pull} />}
       </section>
       <div className="grid content-start gap-3.5">
@@ -50,7 +51,7 @@ const DOUBTED: Record<string, string> = {
 };
 
 /** Which cell read it; what speaks against the reading is said at once. */
-function ReadBy({ read }: { read: NonNullable<Pull["read_by"]> }) {
+function ReadBy({ read, pull }: { read: NonNullable<Pull["read_by"]>; pull: Pull }) {
   const { page } = useLot();
   const doubt = DOUBTED[read.state] ?? (read.out_of_range ? "outside what it is verified for" : null);
   return (
@@ -60,6 +61,12 @@ function ReadBy({ read }: { read: NonNullable<Pull["read_by"]> }) {
         {read.instrument}
       </Link>
       {doubt ? ` ${doubt}` : ", whose checks stand"}
+      {pull.measurement && (
+        <>
+          {" · "}
+          <PullWorth id={pull.id} number={pull.number} />
+        </>
+      )}
     </p>
   );
 }

@@ -109,18 +109,7 @@ module MildAnvil
           Store::Models::Pull.where(id: ids).reverse(:pulled_at).limit(MOST_PULLS).select_map(:pulled_at)
         end
 
-        def reading
-          budget = @facts.budget(@force)
-          { force_si: @force, force: @figures.reading(@force), unknown: budget.unknown,
-            parts: budget.parts.map { |part| part(part) }, expanded: @figures.uncertainty(budget.budget&.expanded),
-            shared: @figures.uncertainty(budget.budget&.expanded_shared),
-            factor: budget.budget&.coverage_factor&.round(3), corrected: @figures.small(budget.budget&.corrected) }
-        end
-
-        def part(part)
-          part.slice(:key, :name, :shared, :dof).merge(standard: @figures.part(part[:standard]),
-                                                       bias: part[:bias].zero? ? nil : @figures.small(part[:bias]))
-        end
+        def reading = ReadingWorth.shown(@facts.budget(@force), @figures)
       end
     end
   end

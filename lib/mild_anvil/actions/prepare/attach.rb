@@ -14,13 +14,14 @@ module MildAnvil
 
         module_function
 
+        # @param file [File, Tempfile] open for reading
         # @param target [Hash] one of TARGETS
         # @return [Store::Models::AttachmentLink]
         # @raise [InvalidInput] for what is no picture nor paper, or too large
-        def add(name:, path:, target:, person_id:, note: "")
+        def add(name:, file:, target:, person_id:, note: "")
           person = People.fetch!(person_id)
           key, id = one!(target)
-          looked = Devices::LookedFile.at(path, name: name)
+          looked = Devices::LookedFile.of(file, name: name)
           Store::Database.write do
             row = keep(name, looked, person)
             link = Store::Models::AttachmentLink.create(attachment_id: row.id, key => id, note: note.to_s,
@@ -44,6 +45,7 @@ module MildAnvil
           end
         end
 
+        # @param file [File, Tempfile] open for reading
         # @param target [Hash] one of TARGETS
         # @return [Array<Hash>]
         def of(target) = rows(target).map { |link| shown(link) }

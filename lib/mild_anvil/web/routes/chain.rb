@@ -19,6 +19,9 @@ module MildAnvil
             json(Acts::ShowInstrument.call(instrument_id: given.id, force: given.query[:force]&.to_f,
                                            unit: given.query[:unit]))
           end
+          app.operation("pullWorth") do |given|
+            json(Acts::ReadingWorth.of_pull(pull_id: given.id, unit: given.query[:unit]))
+          end
           app.operation("chain") { |given| json(Acts::OfLotPage.call(lot_id: given.id)) }
           app.operation("checkRecord") do |given|
             send_paper(Acts::CheckRecord.call(check_id: given.id, unit: given.query[:unit]))

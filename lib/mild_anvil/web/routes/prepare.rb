@@ -57,7 +57,7 @@ module MildAnvil
         def self.files(app)
           app.operation("attachFile") do |_|
             file = uploaded
-            link = Acts::Attach.add(name: Upload.name_of(file), path: file[:tempfile].path, target: target_given,
+            link = Acts::Attach.add(name: Upload.name_of(file), file: file[:tempfile], target: target_given,
                                     note: params[:note].to_s[0, 400], person_id: person_id)
             json(Acts::Attach.shown(link), status: 201)
           end

@@ -1,12 +1,21 @@
 import type { Figure } from "@/format/figure";
 import { shown, stated } from "@/format/figure";
-import type { Instrument } from "./useInstrument";
+import type { Schemas } from "@/api/client";
 
 /** What a reading is worth: its parts, what all readings share, what it comes to. */
-export function Worth({ reading, unit }: { reading: Instrument["reading"]; unit: string }) {
+export function Worth({ reading, unit }: { reading: Schemas["ReadingWorth"]; unit: string }) {
   return (
     <section className="sheet px-4 py-3" aria-label="What a reading is worth">
       <h2>What a reading of {stated(reading.force, unit)} is worth</h2>
+      <WorthTable reading={reading} unit={unit} />
+    </section>
+  );
+}
+
+/** Its parts alone. */
+export function WorthTable({ reading, unit }: { reading: Schemas["ReadingWorth"]; unit: string }) {
+  return (
+    <>
       {reading.parts.length === 0 && <p className="text-soft mt-1">Nothing is known that could say it.</p>}
       {reading.parts.length > 0 && (
         <table className="mt-1.5 w-full text-[13px]">
@@ -37,7 +46,7 @@ export function Worth({ reading, unit }: { reading: Instrument["reading"]; unit:
       {reading.unknown.length > 0 && (
         <p className="text-derived mt-1.5 text-[13px]">Not known, so not in it: {reading.unknown.join(", ")}.</p>
       )}
-    </section>
+    </>
   );
 }
 
