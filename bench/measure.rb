@@ -10,6 +10,7 @@ require_relative "load"
 require_relative "many_files"
 require_relative "memory"
 require_relative "planning"
+require_relative "chain"
 
 # The measurements of bin/bench; times are medians.
 module Bench
@@ -226,10 +227,10 @@ MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
 parts = if ARGV.empty?
           %w[script opening statistics findings import window files rack judging lenders growth load
-             memory planning]
+             memory planning chain]
         else
           ARGV
         end
 SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
-           "planning" => Planning }.freeze
+           "planning" => Planning, "chain" => Chain }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

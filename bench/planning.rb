@@ -2,10 +2,13 @@
 
 require "json"
 require_relative "served"
+require_relative "timed"
 
 # What somebody waits for who plans: every change of a figure answered anew, with a train of eight links, four benches,
 # a hundred earlier pulls of the type, forty specimens; and the page of the lot, whose rule the plan's limits stand on.
 class Planning
+  include Timed
+
   CHANGES = 40
   PULLS = 40
   ACTIONS = MildAnvil::Actions::Planning
@@ -14,28 +17,14 @@ class Planning
     Bench.fill(Array.new(5) { |i| Bench.lot("Earlier #{i}") }, 20)
     lot = planned
     Served.new.run do |server|
-      server.kept_open { |ask| say("the page of a planned lot", times { ask.call("/api/lots/#{lot.id}") }) }
-      say "a change of the plan, every answer", (times do |i|
+      server.kept_open { |ask| say("the page of a planned lot", times(CHANGES) { ask.call("/api/lots/#{lot.id}") }) }
+      say "a change of the plan, every answer", (times(CHANGES) do |i|
         server.post("/api/lots/#{lot.id}/plan/preview", { content: content(pulls: i + 3, mean: 14.1 + (i * 0.01)) })
       end)
     end
   end
 
   private
-
-  def say(name, seconds)
-    sorted = seconds.sort
-    Bench.say name, format("median %.0f ms, 95 of 100 within %.0f ms", sorted[sorted.size / 2] * 1000,
-                           sorted[(sorted.size * 0.95).ceil - 1] * 1000)
-  end
-
-  def times
-    Array.new(CHANGES) do |i|
-      started = Bench.now
-      yield i
-      Bench.now - started
-    end.drop(2) # the first ones load what the server loads once
-  end
 
   def typed(text, unit = "kN") = { text: text.to_s, unit: unit }
 

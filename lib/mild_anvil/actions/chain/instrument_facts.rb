@@ -20,7 +20,7 @@ module MildAnvil
         end
 
         # @return [Array<Store::Models::InstrumentCheck>] against masses, in order of time
-        def dead_weights = row.checks.select(&:dead_weight?)
+        def dead_weights = @dead_weights ||= row.checks.select(&:dead_weight?)
         def crosses = row.checks.select(&:cross?)
 
         # @return [Core::Instrument::CheckResult] computed from the points of a check
@@ -30,7 +30,13 @@ module MildAnvil
         # @return [Store::Models::InstrumentCheck, nil] the last good one by then
         def good_check(at)
           found = history.last_good(at)
-          found && dead_weights.find { |check| check.id == found.reference }
+          found && check(found.reference)
+        end
+
+        # @return [Store::Models::InstrumentCheck, nil] one against masses
+        def check(id)
+          @by_id ||= dead_weights.to_h { |check| [check.id, check] }
+          @by_id[id]
         end
 
         # @return [Store::Models::Certificate, nil] in force on that day

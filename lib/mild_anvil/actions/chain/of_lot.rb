@@ -27,7 +27,7 @@ module MildAnvil
 
           row = pull.pull_instruments.find(&:counts?) or return
           standing = known(row.instrument).history.at(pull.pulled_at)
-          check = standing.check && known(row.instrument).dead_weights.find { |c| c.id == standing.check.reference }
+          check = standing.check && known(row.instrument).check(standing.check.reference)
           { instrument: row.instrument.name, uid: row.instrument.uid, state: standing.state.to_s, check: check&.uid,
             out_of_range: out_of_range?(row.instrument, check, value(pull)), drift_newtons: row.drift_newtons }
         end

@@ -19,7 +19,8 @@ module MildAnvil
 
         # @param checks [Array<Check>]; @param overloads [Array<Overload>] in any order
         def initialize(checks, overloads = [])
-          @checks = checks.sort_by(&:at)
+          @checks = checks.sort_by(&:at).freeze
+          @newest_first = @checks.reverse.freeze
           @overloads = overloads.sort_by(&:at)
         end
 
@@ -27,8 +28,8 @@ module MildAnvil
         # @param now [Time, nil] nil: only what happened counts, and not that time has passed since
         # @return [Standing]
         def at(time, now: nil)
-          before = @checks.reverse.find { |check| check.at <= time }
-          following = @checks.find { |check| check.at > time }
+          following = @checks.bsearch { |check| check.at > time }
+          before = @newest_first.bsearch { |check| check.at <= time }
           failed = [following, before].compact.find { |check| !check.passed }
           return standing(:failed, last_good(time), failed) if failed
 
@@ -40,7 +41,7 @@ module MildAnvil
         end
 
         # @return [Check, nil] the last good one at or before a time: what was read since is in question when one fails
-        def last_good(time) = @checks.reverse.find { |check| check.passed && check.at <= time }
+        def last_good(time) = @newest_first.find { |check| check.passed && check.at <= time }
 
         # @return [Check, nil] the newest
         def last = @checks.last

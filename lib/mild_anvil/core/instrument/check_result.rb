@@ -86,21 +86,27 @@ module MildAnvil
         end
 
         # @return [Float] what the mean indication is off at a force, between the levels by a straight line; newtons
-        def error_at(force) = between(series.levels.to_h { |level| [level, mean_error(level)] }, force)
+        def error_at(force) = between(mean_errors, force)
 
         # @return [Float] down less up at a force, newtons; 0.0 where nobody read the way down
         def reversibility_at(force) = differences.empty? ? 0.0 : between(differences, force)
 
         # @return [Array(Float, Integer), nil] pooled relative deviation of readings at one level, degrees of freedom
         def repeatability_share
+          return @repeatability_share if defined?(@repeatability_share)
+
+          @repeatability_share = pooled
+        end
+
+        private
+
+        def pooled
           groups = series.verification_levels.map { |level| level.up.map { |v| v / level.applied } }
           dof = groups.sum { |g| g.size - 1 }
           return if dof.zero?
 
           [Math.sqrt(groups.sum { |g| Compare::Group.squares(g) } / dof), dof]
         end
-
-        private
 
         def keeps?(level) = series.at(level).all? { |point| tolerance.keeps?(point) }
 
@@ -113,6 +119,8 @@ module MildAnvil
 
         def errors_at(level) = classes.errors.find { |errors| errors.applied == level }
         def lined = series.points.reject { |point| point.direction == :end }
+
+        def mean_errors = @mean_errors ||= series.levels.to_h { |level| [level, mean_error(level)] }
 
         def mean_error(level)
           ups = series.at(level).select { |point| point.direction == :up }
