@@ -27,8 +27,9 @@ module MildAnvil
       # @return [Looked]
       # @raise [InvalidInput] in words
       def of(file, name: "")
-        refuse("has #{file.size / 1_000_000} MB; up to #{MAX_BYTES / 1_000_000} MB are kept") if file.size > MAX_BYTES
-        refuse("is empty") if file.empty?
+        size = file.size
+        refuse("has #{size / 1_000_000} MB; up to #{MAX_BYTES / 1_000_000} MB are kept") if size > MAX_BYTES
+        refuse("is empty") if size.zero?
         file.rewind
         bytes = file.binmode.read
         found = look(bytes)
