@@ -78,7 +78,7 @@ module MildAnvil
           def advance(seconds)
             left = seconds
             while left.positive?
-              step = [left, STEP_SECONDS].min
+              step = @motion || @bleeding ? [left, STEP_SECONDS].min : left
               @now += step
               left -= step
               move(step)

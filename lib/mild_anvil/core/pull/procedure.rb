@@ -1,0 +1,133 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Pull
+      # What is done to a specimen, step by step, with its loads in newtons: made of a content as it is kept and typed.
+      class Procedure
+        # to, low, high: newtons; rate: newtons a second by force, metres a second by travel; seconds; count; hertz;
+        # points: what is looked at; words: of a remark
+        Step = Struct.new(:does, :to, :rate, :by, :seconds, :over_share, :low, :high, :hertz, :count, :points, :words,
+                          :load, keyword_init: true)
+        KINDS = %w[zero ramp hold inspect cycle release break wait remark].freeze
+        OVER_SHARE = 0.05 # a hold lies from 0 below to so much above
+        MOST_STEPS = 40
+        # Loads that a step may name instead of a figure.
+        NAMED = %w[proof working_load claim expected].freeze
+        NEEDS = { "ramp" => %i[to rate], "hold" => %i[seconds], "cycle" => %i[low high hertz count],
+                  "release" => %i[rate], "break" => %i[rate], "wait" => %i[seconds], "inspect" => %i[points],
+                  "remark" => %i[words] }.freeze
+
+        attr_reader :name, :kind, :steps
+
+        # @param content [Hash] name, kind, steps; a load is {of, times} or newtons
+        # @param loads [Hash{String => Float}] newtons of NAMED, as far as they are known
+        # @raise [InvalidInput] with fields
+        def initialize(content, loads: {})
+          @name = content[:name].to_s
+          @kind = content[:kind].to_s
+          @loads = loads
+          given = content[:steps].to_a
+          refuse("steps", "are missing") if given.empty?
+          refuse("steps", "are more than #{MOST_STEPS}") if given.size > MOST_STEPS
+          @steps = given.each_with_index.map { |step, i| read(step, i) }.freeze
+          refuse_order!
+        end
+
+        # @return [Float, nil] highest force that a step asks for, newtons; a break has none
+        def highest = steps.flat_map { |step| [step.to, step.high] }.compact.max
+
+        # @return [Boolean]
+        def breaks? = steps.any? { |step| step.does == "break" }
+
+        # @return [Boolean] whether it is judged as a proof: something held
+        def proof? = steps.any? { |step| step.does == "hold" }
+
+        # Where the load goes over time, as a drawing needs it; a break is drawn to what is expected.
+        # @return [Array<Array(Float, Float)>] seconds, newtons
+        def profile
+          at = 0.0
+          force = 0.0
+          steps.each_with_object([[0.0, 0.0]]) do |step, points|
+            corners(step, force).each do |seconds, newtons|
+              at += seconds
+              points << [at, force = newtons]
+            end
+          end
+        end
+
+        private
+
+        DRAWN_SECONDS = 15.0
+        DRAWN_CYCLES = 4
+
+        def corners(step, force)
+          case step.does
+          when "ramp" then [[step.by == "travel" ? DRAWN_SECONDS : (step.to - force).abs / step.rate, step.to]]
+          when "hold", "wait" then [[step.seconds, force]]
+          when "zero", "inspect" then [[DRAWN_SECONDS / 3, force]]
+          when "release" then [[force / step.rate, 0.0]]
+          when "break" then [[DRAWN_SECONDS * 2, @loads["expected"] || (highest.to_f * 2)], [0.5, 0.0]]
+          when "cycle" then cycles(step)
+          else []
+          end
+        end
+
+        def cycles(step)
+          half = 0.5 / step.hertz
+          Array.new([step.count, DRAWN_CYCLES].min) { [[half, step.high], [half, step.low]] }.flatten(1)
+        end
+
+        def read(step, index)
+          does = step[:does].to_s
+          refuse("steps.#{index}.does", "is no step: use #{KINDS.join(', ')}") unless KINDS.include?(does)
+          made = Step.new(does: does, by: step[:by] || (does == "break" ? "travel" : "force"), **figures(step, index),
+                          points: step[:points], words: step[:words], load: named(step[:to]),
+                          over_share: step[:over_percent]&.then { |p| p / 100.0 } || OVER_SHARE)
+          missing = NEEDS.fetch(does, []).find { |key| made[key].nil? || made[key] == [] }
+          refuse("steps.#{index}.#{missing}", "is needed for a #{does}") if missing
+          made.freeze
+        end
+
+        def figures(step, index)
+          { to: newtons(step[:to], "steps.#{index}.to"), low: newtons(step[:low], "steps.#{index}.low"),
+            high: newtons(step[:high], "steps.#{index}.high"), count: step[:count],
+            **%i[rate seconds hertz].to_h { |key| [key, above_zero(step[key], "steps.#{index}.#{key}")] } }
+        end
+
+        def above_zero(value, field)
+          refuse(field, "must be above 0") if value && !value.to_f.positive?
+          value&.to_f
+        end
+
+        def named(load) = load.is_a?(Hash) ? load[:of] : nil
+
+        # @return [Float, nil]
+        def newtons(load, field)
+          return above_zero(load, field) unless load.is_a?(Hash)
+
+          refuse(field, "is no load: use #{NAMED.join(', ')}") unless NAMED.include?(load[:of])
+          base = @loads[load[:of]]
+          refuse(field, "needs the #{load[:of].tr('_', ' ')} of this lot, which nobody stated") if base.nil?
+          base * (load[:times] || 1.0)
+        end
+
+        # A hold follows what it holds; nothing comes after the break but words.
+        def refuse_order!
+          steps.each_cons(2) do |one, other|
+            next if one.does != "break" || %w[remark inspect wait].include?(other.does)
+
+            refuse("steps", "go on after the break: nothing can be pulled there")
+          end
+          held = steps.index { |step| step.does == "hold" } or return
+          pulled = steps.index { |step| %w[ramp cycle].include?(step.does) }
+          refuse("steps", "hold before anything was pulled") if pulled.nil? || held < pulled
+        end
+
+        def refuse(field, words)
+          raise InvalidInput.new("Procedure #{name}: #{field.tr('_', ' ')} #{words}", fields: { field => words })
+        end
+      end
+    end
+  end
+end
