@@ -13,7 +13,8 @@ class ArchitectureTest < Minitest::Test
           "web" => %w[Core Actions Store Web Catalogue],
           "cli" => %w[Core Devices Cli Catalogue], "admin" => %w[Store Actions Admin] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
-  GEMS = { "core" => %w[forwardable], "devices" => %w[csv json open3 openssl roo stringio tempfile time zlib],
+  GEMS = { "core" => %w[forwardable], "devices" => %w[csv json open3 openssl roo socket stringio tempfile time timeout
+                                                                  zlib],
            "documents" => %w[csv icalendar prawn prawn/table rqrcode_core],
            "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri fileutils time],
            "actions" => %w[openssl json fileutils time],

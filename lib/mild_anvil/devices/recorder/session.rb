@@ -1,0 +1,219 @@
+# frozen_string_literal: true
+
+require "timeout"
+
+module MildAnvil
+  module Devices
+    module Recorder
+      # One bench: keeps the line to it, runs what it is told to run, and writes every sample down before anything else.
+      # All of it happens in one thread; others put requests and wait for their answer.
+      class Session
+        POLL_SECONDS = 0.02
+        AGAIN_SECONDS = 1.0
+        STATUS_SECONDS = 0.4 # keeps the watchdog of the bench quiet
+        AFTER_SECONDS = 0.5 # recorded on after the end
+        REQUEST_SECONDS = 8.0
+        RATE_SECONDS = 0.5 # that a rate is taken over
+        # What is asked, and where the answer goes
+        Request = Struct.new(:does, :given, :answer)
+
+        attr_reader :name, :recording
+
+        # @param driver [Drivers::TcpBench]; @param folder [String] of journals
+        # @param finished [Proc] called with the path of every journal that was ended
+        def initialize(name, driver, folder:, finished:)
+          @name = name
+          @driver = driver
+          @folder = folder
+          @finished = finished
+          @requests = Queue.new
+          @stopping = false
+          @trace = Trace.new
+          @newest = nil
+          @recent = []
+          @said = nil
+        end
+
+        def start = @thread = Thread.new { round until @stopping }
+
+        def stop
+          @stopping = true
+          @thread&.join
+        end
+
+        # @return [Hash] the answer: {done: …} or {refused: words}
+        def ask(does, given = {})
+          answer = Queue.new
+          @requests << Request.new(does, given, answer)
+          Timeout.timeout(REQUEST_SECONDS) { answer.pop }
+        rescue Timeout::Error
+          { refused: "the bench does not answer" }
+        end
+
+        # What a screen shows.
+        # @param after [Integer] number of the last point of the trace it has
+        # @return [Hash]
+        def shown(after)
+          { connected: @driver.connected?, state: @driver.state, said: @said, newtons: @newest, rate: rate,
+            points: @trace.after(after), run: @recording&.shown, channels: @driver.channels.to_a.map(&:to_h),
+            garbage: @driver.garbage, missing: @driver.missing }
+        end
+
+        private
+
+        def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+        def round
+          return connect unless @driver.connected?
+
+          serve until @requests.empty?
+          take(@driver.poll(POLL_SECONDS))
+          keep_awake
+          finish if @recording&.over?(AFTER_SECONDS)
+        rescue EOFError
+          @said = "The line to the bench is lost"
+        rescue Drivers::TcpBench::Refused => e
+          @said = e.message
+        rescue SystemCallError => e
+          broken_disk(e)
+        end
+
+        # A journal that cannot be written is no record: the bench stands still.
+        def broken_disk(error)
+          @said = "Nothing can be written: #{error.message}"
+          return if @recording.nil?
+
+          @driver.stop
+          finish
+        rescue Drivers::TcpBench::Refused
+          nil
+        end
+
+        def connect
+          refuse_all
+          met = @driver.open
+          @said = nil
+          finish(interrupted: "the bench was switched off and on") if met == :rebooted && @recording
+        rescue SystemCallError, EOFError, Drivers::TcpBench::Refused => e
+          @said = "No bench answers: #{e.message}"
+          finish(interrupted: "the line was lost") if @recording&.given_up?
+          sleep AGAIN_SECONDS unless @stopping
+        end
+
+        def refuse_all
+          @requests.pop.answer << { refused: @said || "There is no line to the bench" } until @requests.empty?
+        end
+
+        def take(items)
+          return if items.empty?
+
+          @recording&.keep(items)
+          items.each { |item| item.is_a?(Drivers::Sample) ? sample(item) : event(item) }
+        end
+
+        # The state that belongs to a sample is that of the events before it, not the newest one.
+        def event(item)
+          @state = item.word.delete_prefix("STATE ") if item.word.start_with?("STATE ")
+          obey(@recording&.event(item))
+        end
+
+        def sample(item)
+          force = item.values.first
+          return if force.nil?
+
+          @newest = force
+          @recent << [item.seconds, force]
+          @recent.shift while @recent.first.first < item.seconds - RATE_SECONDS
+          return if @recording.nil?
+
+          obey(@recording.sample(item, @state))
+          @trace.add(item.seconds - @recording.began, force)
+        end
+
+        def rate
+          first = @recent.first
+          last = @recent.last
+          return if first.nil? || last.first - first.first < RATE_SECONDS / 2
+
+          (last.last - first.last) / (last.first - first.first)
+        end
+
+        # @param commands [Array<Array>, nil] of the run
+        def obey(commands)
+          commands.to_a.each do |name, *rest|
+            name == :zero ? obey(@recording.zeroed(@driver.zero(0))) : @driver.public_send(name, *rest)
+          rescue Drivers::TcpBench::Refused => e
+            @said = e.message
+            @recording&.refused(e.message)
+          end
+        end
+
+        def keep_awake
+          return if now - (@woken ||= 0.0) < STATUS_SECONDS
+
+          @woken = now
+          @driver.status
+        end
+
+        def serve
+          request = @requests.pop
+          request.answer << send(request.does, request.given)
+        rescue Drivers::TcpBench::Refused, InvalidInput => e
+          request.answer << { refused: e.message }
+        end
+
+        # --- what may be asked
+
+        def begin_run(given)
+          return { refused: "A run is going on" } if @recording
+
+          @driver.reset if %w[ESTOP FAULT].include?(@driver.state)
+          @driver.take_control(**given[:limits])
+          @driver.status.first == "IDLE" || @driver.disarm
+          @driver.arm
+          @state = "ARMED"
+          @trace = Trace.new
+          @recording = Recording.new(given, channels: @driver.channels, boot: @driver.boot, folder: @folder)
+          obey(@recording.begin)
+          { done: @recording.uid }
+        end
+
+        def stop_run(_given)
+          stands = @driver.stop
+          @recording&.stop
+          { done: stands }
+        end
+
+        def hold_here(_given)
+          @driver.hold
+          @recording&.note(kind: "held", words: "held here by hand")
+          { done: true }
+        end
+
+        def inspect_points(given)
+          obey(@recording&.inspected(given[:points]))
+          { done: true }
+        end
+
+        def remark(given)
+          @recording&.note(kind: given[:kind] || "remark", words: given[:words].to_s[0, 200])
+          { done: !@recording.nil? }
+        end
+
+        def finish(interrupted: nil)
+          recording = @recording
+          @recording = nil
+          path = recording.finish(interrupted: interrupted)
+          release_control
+          @finished.call(path)
+        end
+
+        def release_control
+          @driver.give_back if @driver.connected?
+        rescue Drivers::TcpBench::Refused
+          nil
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,154 @@
+# frozen_string_literal: true
+
+require "tmpdir"
+require_relative "../test_helper"
+require_relative "../support/bench_line"
+
+# The recorder's parts against the simulated bench: journal, trace, a run from arming to the break.
+class RecorderTest < CoreCase
+  include BenchLine
+
+  Recorder = MildAnvil::Devices::Recorder
+  Drivers = MildAnvil::Devices::Drivers
+
+  def setup = @folder = Dir.mktmpdir
+
+  def teardown
+    @session&.stop
+    stop_bench
+    FileUtils.remove_entry(@folder)
+  end
+
+  def sample(number, force) = Drivers::Sample.new(number, number * 0.01, [force, 0.001])
+
+  def test_a_journal_gives_back_what_it_was_told_and_drops_what_was_cut_off
+    path = File.join(@folder, "a.journal")
+    journal = Recorder::Journal.begin(path, { uid: "A", channels: [] })
+    journal.add([sample(1, 5.25), Drivers::Event.new(0.5, "STATE HOLD", nil), sample(2, nil)])
+    journal.add([{ kind: "remark", words: "gróße" }])
+    journal.close
+    read = Recorder::Journal.read(path)
+
+    assert_equal ["A", [1, 2], [5.25, nil], ["STATE HOLD"], "gróße", true],
+                 [read.header[:uid], read.samples.map(&:number), read.samples.map { |s| s.values[0] },
+                  read.events.map(&:word), read.notes[0][:words], read.whole]
+    whole = File.binread(path)
+    (1...whole.bytesize).step(7) do |length|
+      File.binwrite(path, whole[0, length])
+      cut = Recorder::Journal.read(path)
+      assert_operator cut&.samples.to_a.size, :<=, 2
+    end
+    File.binwrite(path, whole.sub("5.25", "9.25"))
+    refute Recorder::Journal.read(path).whole
+    assert_empty Recorder::Journal.read(path).samples
+  end
+
+  def test_a_journal_is_never_written_over
+    path = File.join(@folder, "a.journal")
+    Recorder::Journal.begin(path, {}).close
+    assert_raises(Errno::EEXIST) { Recorder::Journal.begin(path, {}) }
+  end
+
+  def test_a_trace_keeps_lowest_and_highest_and_gives_what_came_since
+    trace = Recorder::Trace.new
+    1000.times { |i| trace.add(i * 0.001, i == 500 ? 99.0 : (i % 7).to_f) }
+    all = trace.after(0)
+
+    assert_in_delta 99.0, all.map(&:last).max
+    assert_equal all.size, trace.last
+    assert_equal all.last(3), trace.after(trace.last - 3)
+    assert_operator all.size, :<, 50
+  end
+
+  BREAK = { name: "Break", kind: "break", steps: [{ does: "zero" }, { does: "ramp", to: 1500, rate: 4000 },
+                                                  { does: "hold", seconds: 0.5 },
+                                                  { does: "inspect", points: ["cracks"] },
+                                                  { does: "break", rate: 0.01 }] }.freeze
+  LIMITS = { force_limit: 40_000.0, travel_limit: 0.5 }.freeze
+
+  def session(specimen: "print:3000")
+    bench(specimen: specimen)
+    @finished = Queue.new
+    driver = Drivers::TcpBench.new("127.0.0.1", @port)
+    @session = Recorder::Session.new("B", driver, folder: @folder, finished: ->(path) { @finished << path })
+    @session.start
+    wait { @session.shown(0)[:connected] }
+    @session
+  end
+
+  def wait(seconds = 10)
+    Timeout.timeout(seconds) { sleep 0.02 until yield }
+  end
+
+  def begun(procedure = BREAK, uid: "RUN1")
+    session.ask(:begin_run, { uid: uid, procedure: procedure, limits: LIMITS, resolution: 20.0 })
+  end
+
+  def going = @session.shown(0)[:run]
+
+  def test_a_run_from_zero_to_break_is_all_in_the_journal
+    assert_equal({ done: "RUN1" }, begun)
+    wait { going[:outcomes][3][:state] == "running" }
+    assert_equal ["cracks"], going[:points]
+    @session.ask(:remark, { words: "creaks" })
+    @session.ask(:inspect_points, { points: { cracks: true } })
+    read = Recorder::Journal.read(Timeout.timeout(15) { @finished.pop })
+    ended = read.notes.last
+
+    assert_equal ["broken", true, %w[done]], [ended[:ended], ended[:proof_passed], ended[:outcomes].map do |o|
+      o[:state]
+    end.uniq]
+    assert_includes read.notes.map { |n| n[:words] }, "creaks"
+    numbers = read.samples.map(&:number)
+    assert_equal [*numbers.first..numbers.last], numbers
+    assert_includes read.events.map(&:word), "BREAK"
+    assert_in_delta 3000, read.samples.map { |s| s.values[0] }.max, 60
+    assert_nil @session.shown(0)[:run]
+  end
+
+  def test_stop_stands_still_and_keeps_what_there_is
+    begun
+    wait { going[:outcomes][1][:state] == "running" && going[:peak] > 300 }
+    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    @session.ask(:stop_run)
+
+    assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - began, :<, 0.25
+    read = Recorder::Journal.read(Timeout.timeout(5) { @finished.pop })
+    assert_equal ["stopped", false], read.notes.last.values_at(:ended, :proof_passed)
+    assert_equal :stopped, @made.machine.state
+  end
+
+  def test_a_second_run_is_refused_while_one_goes_on
+    begun
+
+    assert_match(/going on/, @session.ask(:begin_run, { uid: "RUN2", procedure: BREAK, limits: LIMITS })[:refused])
+  end
+
+  def test_the_line_is_cut_in_mid_pull_and_nothing_is_missing
+    begun({ **BREAK, steps: [{ does: "ramp", to: 2500, rate: 1000 }, { does: "release", rate: 5000 }] })
+    wait { going[:peak] > 500 }
+    @session.instance_variable_get(:@driver).instance_variable_get(:@line).instance_variable_get(:@socket).shutdown
+    read = Recorder::Journal.read(Timeout.timeout(15) { @finished.pop })
+    numbers = read.samples.map(&:number)
+
+    assert_equal [*numbers.first..numbers.last], numbers
+  end
+
+  def test_a_bench_with_an_open_guard_does_not_begin
+    session
+    line.ask("SIM:GUARD OPEN")
+
+    assert_match(/guard/, @session.ask(:begin_run, { uid: "R", procedure: BREAK, limits: LIMITS })[:refused])
+    assert_nil @session.shown(0)[:run]
+  end
+
+  def test_nobody_answers_and_that_is_said
+    driver = Drivers::TcpBench.new("127.0.0.1", 1)
+    @session = Recorder::Session.new("B", driver, folder: @folder, finished: nil)
+    @session.start
+    wait { @session.shown(0)[:said] }
+
+    assert_match(/No bench answers/, @session.shown(0)[:said])
+    assert_match(/No bench answers/, @session.ask(:begin_run, {})[:refused])
+  end
+end

@@ -1,0 +1,186 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../support/bench_line"
+
+# The driver against the simulated bench, and against benches that behave badly.
+class TcpBenchTest < CoreCase
+  include BenchLine
+
+  Drivers = MildAnvil::Devices::Drivers
+
+  def teardown
+    @driver&.close
+    stop_bench
+    @script&.kill
+    @listening&.close
+  end
+
+  def driver(**given)
+    bench(**given)
+    @driver = Drivers::TcpBench.new("127.0.0.1", @port).tap(&:open)
+  end
+
+  def collected(seconds)
+    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
+    found = []
+    found.concat(@driver.poll(0.05)) while Process.clock_gettime(Process::CLOCK_MONOTONIC) < deadline
+    found
+  end
+
+  def numbers(items) = items.grep(Drivers::Sample).map(&:number)
+
+  def test_it_learns_what_is_there_and_every_sample_comes_once
+    made = driver(cells: 2)
+    found = numbers(collected(0.4))
+
+    assert_equal(%w[force force displacement], made.channels.map(&:role))
+    assert_operator found.size, :>, 250
+    assert_equal [*found.first..found.last], found
+  end
+
+  def test_a_ramp_a_hold_and_a_stop
+    made = driver
+    made.take_control(force_limit: 40_000, travel_limit: 0.5)
+    made.arm
+    made.ramp_force(2000, 8000)
+    items = collected(0.6)
+
+    assert_equal ["STATE ARMED", "STATE RAMP", "STATE HOLD"], items.grep(Drivers::Event).map(&:word)
+    made.ramp_force(20_000, 2000)
+
+    assert made.stop
+    assert_equal "STOPPED", made.status.first
+    assert_in_delta 55, made.zero(0), 3000
+  end
+
+  def test_a_refusal_has_its_code
+    made = driver
+    error = assert_raises(Drivers::TcpBench::Refused) { made.arm }
+
+    assert_equal(-203, error.code)
+  end
+
+  # The line was cut and mended: what was measured meanwhile is read back, with the break that happened.
+  def test_what_happened_while_away_is_read_back
+    made = driver(specimen: "print:3000")
+    made.take_control(force_limit: 40_000, travel_limit: 0.5)
+    made.arm
+    before = collected(0.1)
+    made.ramp_travel(0.05, 0.02)
+    made.close
+    sleep 0.7
+
+    assert_equal :same, made.open
+    items = before + collected(0.5)
+    assert_equal [*numbers(items).first..numbers(items).last], numbers(items)
+    assert_includes items.grep(Drivers::Event).map(&:word), "BREAK"
+  end
+
+  def test_a_bench_that_was_switched_off_and_on_is_a_new_record
+    made = driver
+    collected(0.1)
+    made.close
+    @made.instance_variable_set(:@boot, 7)
+
+    assert_equal :rebooted, made.open
+    assert_operator numbers(collected(0.2)).size, :>, 50
+  end
+
+  # A bench by script: what it sends for each line that comes.
+  def scripted(&answers)
+    @listening = TCPServer.new("127.0.0.1", 0)
+    @script = Thread.new do
+      loop do
+        socket = @listening.accept
+        while (line = socket.gets)
+          yield(socket, line.chomp)
+        end
+      rescue SystemCallError, IOError
+        nil
+      end
+    end
+    @driver = Drivers::TcpBench.new("127.0.0.1", @listening.addr[1])
+  end
+
+  def usual(socket, line)
+    socket.write({ "SYST:BOOT?" => "1\n",
+                   "SENS:CHAN?" => "0:force:N:1000:1;1:displacement:m:1:1e-5\n" }[line] || "OK\n")
+  end
+
+  def test_garbage_is_thrown_away_and_counted_and_missing_fields_are_kept
+    scripted do |socket, line|
+      usual(socket, line)
+      next unless line == "TRAC:STAR"
+
+      socket.write("D 0,0.0,1.5,0.1\n\xFF\xFEbinary\nwhat is this\nD 1,0.1,,0.1\n")
+      socket.write("D 2,0.2,oops,0.1\nD 3,0.3,1\nD x,1,2,3\n")
+      socket.write("D 3,0.3,2.")
+      sleep 0.05
+      socket.write("5,0.2\nE 0.4,BREAK\nE nonsense\n")
+    end
+    @driver.open
+    found = collected(0.3)
+
+    assert_equal [0, 1, 2, 3], numbers(found)
+    assert_equal([1.5, nil, nil, 2.5], found.grep(Drivers::Sample).map { |s| s.values[0] })
+    assert_equal ["BREAK"], found.grep(Drivers::Event).map(&:word)
+    assert_equal [2, true], [@driver.missing, @driver.garbage >= 4]
+  end
+
+  def test_repeated_samples_come_once_and_a_gap_is_asked_for
+    scripted do |socket, line|
+      case line
+      when "TRAC:STAR" then socket.write("OK\nD 0,0.0,1,0\nD 0,0.0,1,0\nD 5,0.5,6,0\n")
+      when /\ATRAC:READ\? (\d+),(\d+)/
+        first = Regexp.last_match(1).to_i
+        socket.write("D 6,0.6,7,0\n")
+        held = Array.new(Regexp.last_match(2).to_i) { |k| first + k } - [2] # one it no longer holds
+        held.each { |number| socket.write("D #{number},0.#{number},#{number + 1},0\n") }
+        socket.write("OK\n")
+      else usual(socket, line)
+      end
+    end
+    @driver.open
+
+    assert_equal [0, 1, 3, 4, 5, 6], numbers(collected(0.3))
+  end
+
+  def test_a_bench_that_answers_nothing_is_told_and_not_waited_for
+    scripted { |socket, line| usual(socket, line) unless line.start_with?("SOUR", "SYST:STAT") }
+    @driver.open
+    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+    assert_raises(Drivers::TcpBench::Refused) { @driver.ask("SOUR:HOLD", seconds: 0.2) }
+    assert_raises(Drivers::TcpBench::Refused) { @driver.stop(seconds: 0.3) }
+    assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - began, :<, 3
+  end
+
+  def test_stop_is_said_until_the_state_says_so
+    asked = 0
+    scripted do |socket, line|
+      case line
+      when "SOUR:STOP" then socket.write((asked += 1) < 3 ? "ERR -221,\"busy\"\n" : "OK\n")
+      when "SYST:STAT?" then socket.write(asked < 3 ? "RAMP,1,2.0\n" : "STOPPED,1,0.0\n")
+      else usual(socket, line)
+      end
+    end
+    @driver.open
+
+    assert @driver.stop
+    assert_equal 3, asked
+  end
+
+  def test_a_line_that_is_cut_is_told_and_nobody_at_home_too
+    scripted do |socket, line|
+      line == "TRAC:STAR" ? socket.write("OK\nD 0,0.0,1") && socket.close : usual(socket, line)
+    end
+    @driver.open
+
+    assert_raises(EOFError) { 5.times { @driver.poll(0.1) } }
+    refute_predicate @driver, :connected?
+    @script.kill
+    @listening.close
+    assert_raises(SystemCallError) { @driver.open }
+  end
+end
