@@ -72,7 +72,15 @@ module Launch
     def name_processes(environment)
       @worker = supervised(environment, "worker", "bundle", "exec", "ruby", "bin/worker")
       @web = supervised(environment, "web", *Launch.web_server(binding_address))
-      [@worker, @web].each(&:end_left_over)
+      @recorder = supervised(environment, "recorder", "bundle", "exec", "ruby", "bin/recorder")
+      @bench = simulated_bench(environment) if @demo
+      [@worker, @web, @recorder, @bench].compact.each(&:end_left_over)
+    end
+
+    # The bench of the demo; where it answers lies in a file.
+    def simulated_bench(environment)
+      supervised(environment, "bench", "bundle", "exec", "ruby", "bin/bench-simulator", "--capacity", "50000", "--rate",
+                 "100", "--port-file", File.join(VAR, "run", "bench-simulator.port"))
     end
 
     def supervised(environment, name, *command)
@@ -99,7 +107,7 @@ module Launch
     end
 
     def serve
-      Launch.step("worker") { @worker.start }
+      Launch.step("worker, recorder") { [@worker, @recorder, @bench].compact.each(&:start) }
       Launch.step("web server") do
         @web.start
         wait_until_it_answers
@@ -112,7 +120,7 @@ module Launch
     # Whatever ends is started again, with growing pauses, and said; whatever ends again and again is trouble.
     def watch
       sleep LOOK_SECONDS
-      [@database, @web, @worker].compact.each { |process| process.look { |words| tell(words) } }
+      [@database, @web, @worker, @recorder, @bench].compact.each { |process| process.look { |words| tell(words) } }
     end
 
     def tell(words)
@@ -153,7 +161,7 @@ module Launch
       return unless @owner
 
       served = @web&.started?
-      [@web, @worker, @database].compact.each(&:stop)
+      [@web, @worker, @recorder, @bench, @database].compact.each(&:stop)
       @lock.release
       puts "  Stopped. The data is kept." if served
     end

@@ -14,10 +14,10 @@ class ArchitectureTest < Minitest::Test
           "cli" => %w[Core Devices Cli Catalogue], "admin" => %w[Store Actions Admin] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
   GEMS = { "core" => %w[forwardable], "devices" => %w[csv json open3 openssl roo socket stringio tempfile time timeout
-                                                                  zlib],
+                                                      zlib],
            "documents" => %w[csv icalendar prawn prawn/table rqrcode_core],
            "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri fileutils time],
-           "actions" => %w[openssl json fileutils time],
+           "actions" => %w[openssl json fileutils socket time timeout],
            "admin" => %w[json],
            "web" => %w[sinatra/base erb socket yaml json json_schemer argon2 roda rodauth rack/builder rack/multipart
                        rack/protection rack/session/cookie openssl securerandom time fileutils],

@@ -61,6 +61,9 @@ module MildAnvil
     # @return [Array<Hash>] steps of preparation to begin with, as data
     def preparation_templates = @preparation_templates ||= rows("preparation_templates")
 
+    # @return [Array<Hash>] procedures of a bench, as data
+    def procedures = @procedures ||= rows("procedures")
+
     # @return [Array<Hash>] acceptance plans to begin with, as data
     def acceptance_templates = @acceptance_templates ||= rows("acceptance_templates")
 

@@ -19,6 +19,7 @@ export const register: Schemas["Register"] = {
       fastest_mm_per_minute: null,
       channels: "",
       counting_instrument_id: null,
+      address: null,
       note: "",
       version: 3,
     },

@@ -40,6 +40,7 @@ module MildAnvil
       register Routes::Register
       register Routes::Chain
       register Routes::Prepare
+      register Routes::Benching
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

@@ -17,7 +17,7 @@ module MildAnvil
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
-                        preparation attachment piece],
+                        preparation attachment piece benchOfLot benchLive],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -26,7 +26,8 @@ module MildAnvil
                       saveAcceptance recordTest withdrawTest noteVerdict sealGuess previewCheck readCheckFile
                       keepCheck keepCrossCheck withdrawCheck addCertificate withdrawCertificate noteOverload
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
-                      changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile],
+                      changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
+                      commandRun],
         %w[reviewer] => %w[countersignStatement],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

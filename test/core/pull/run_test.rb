@@ -6,7 +6,7 @@ require_relative "../../test_helper"
 class PullRunTest < CoreCase
   Pull = MildAnvil::Core::Pull
   Rig = MildAnvil::Devices::Simulator::Rig
-  SHIPPED = JSON.parse(File.read("data/procedures.json"), symbolize_names: true)
+  SHIPPED = JSON.parse(File.read("data/procedures.json"), symbolize_names: true).fetch(:rows)
   LOADS = { "proof" => 4000.0, "working_load" => 2000.0, "expected" => 6000.0 }.freeze
   TICK = 0.05
   LONGEST = 4000.0

@@ -17,6 +17,7 @@ module MildAnvil
         MINUTE = 60
         PER_MINUTE = { slowest_mm_per_minute: :slowest_metres_per_second,
                        fastest_mm_per_minute: :fastest_metres_per_second }.freeze
+        ADDRESS = /\A(|simulated|[\w.-]{1,100}:\d{1,5})\z/ # of the bench itself
         private_constant :MINUTE
         SHARES = { scatter_percent: :scatter_share, tolerance_percent: :tolerance_share }.freeze
 
@@ -125,6 +126,7 @@ module MildAnvil
         def check!(table, row)
           wrong = {}
           wrong[:name] = "is needed" if row[:name].to_s.strip.empty?
+          wrong[:address] = "is host:port, or simulated" unless ADDRESS.match?(row[:address].to_s)
           if table == "instruments"
             wrong[:capacity] = "is needed" unless row[:capacity_newtons].to_f.positive?
             wrong.merge!(verified(row))

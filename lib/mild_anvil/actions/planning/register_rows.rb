@@ -9,7 +9,7 @@ module MildAnvil
         SHOWN = { "benches" => %i[pull push guard stroke bed], "instruments" => %i[capacity resolution verified_low
                                                                                    verified_high tolerance],
                   "gear" => %i[strength highest_before] }.freeze
-        PLAIN = { "benches" => %i[id name kind guard_joules channels counting_instrument_id note version],
+        PLAIN = { "benches" => %i[id name kind guard_joules channels counting_instrument_id address note version],
                   "instruments" => %i[id name serial due_on bench_id note version shows unit sampling_hertz
                                       good_for_days checked_state],
                   "gear" => %i[id name kind pulls_before inspection_due_on note version] }.freeze

@@ -26,7 +26,7 @@ module MildAnvil
 
         attr_reader :channels, :boot, :steps
 
-        # @param host [String]; @param port [Integer]
+        # @param host [String]; @param port [Integer, #call] asked anew each time
         def initialize(host, port)
           @host = host
           @port = port
@@ -44,7 +44,7 @@ module MildAnvil
         # @return [Symbol] :new, :same, or :rebooted: numbers and clock begin again
         # @raise [SystemCallError, EOFError, Refused]
         def open
-          @line = BenchLine.new(@host, @port)
+          @line = BenchLine.new(@host, @port.respond_to?(:call) ? @port.call : @port)
           boot = ask("SYST:BOOT?")
           met = if @boot.nil? then :new
                 else boot == @boot ? :same : :rebooted
@@ -79,13 +79,23 @@ module MildAnvil
 
         # Takes control and sets what must be set before arming.
         # @raise [Refused]
-        def take_control(force_limit:, travel_limit:, hertz: nil)
-          ask("SYST:LOCK")
-          ask(format("SYST:WATC %g", WATCHDOG_SECONDS))
+        def take_control(hertz: nil, **limits)
+          lock
           ask(format("SENS:RATE %g", hertz)) if hertz
+          set_limits(**limits)
+        end
+
+        def lock = ask("SYST:LOCK")
+
+        # @param force_limit [Float] newtons; @param travel_limit [Float] metres
+        def set_limits(force_limit:, travel_limit:)
+          ask(format("SYST:WATC %g", WATCHDOG_SECONDS))
           ask(format("SOUR:LIM:FORC %.9g", force_limit))
           ask(format("SOUR:LIM:DISP %.9g", travel_limit))
         end
+
+        # Only what ships with the application is put in by a name.
+        def put_in(name) = ask("SIM:LOAD #{name}")
 
         def arm = ask("SOUR:ARM")
         def give_back = ask("SYST:LOCK:REL")

@@ -167,15 +167,21 @@ module MildAnvil
         def begin_run(given)
           return { refused: "A run is going on" } if @recording
 
-          @driver.reset if %w[ESTOP FAULT].include?(@driver.state)
-          @driver.take_control(**given[:limits])
-          @driver.status.first == "IDLE" || @driver.disarm
-          @driver.arm
+          make_ready(given)
           @state = "ARMED"
           @trace = Trace.new
           @recording = Recording.new(given, channels: @driver.channels, boot: @driver.boot, folder: @folder)
           obey(@recording.begin)
           { done: @recording.uid }
+        end
+
+        # From wherever the bench stands: control, at rest, what is to be pulled put in, limits, armed.
+        def make_ready(given)
+          @driver.lock
+          @driver.reset
+          @driver.put_in(given[:specimen]) if given[:specimen]
+          @driver.set_limits(**given[:limits])
+          @driver.arm
         end
 
         def stop_run(_given)

@@ -1,0 +1,81 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Benching
+      # What a bench does now, as a screen shows it: the recorder's figures stated in a unit by the one rule.
+      class Live
+        # @param bench_id [Integer]; @param unit [String, nil] kN unless it is said
+        # @raise [NotFound]
+        def initialize(bench_id, unit: nil)
+          @bench = Store::Models::Bench[bench_id] || raise(NotFound.new("there is no bench #{bench_id}", id: bench_id))
+          @unit = Catalogue.units.force!(unit || "kN")
+          cells = @bench.instruments
+          counts = cells.find { |one| one.id == @bench.counting_instrument_id } || cells.first
+          @resolution = counts&.resolution_newtons
+        end
+
+        # @param after [Integer] number of the last point that is on the screen
+        # @return [Hash]
+        def once(after: 0) = stated(RecorderLine.ask(@bench.id, "shown", after: after))
+
+        # As long as anybody looks.
+        # @yield [Hash]
+        def each(after: 0)
+          UNIXSocket.open(RecorderLine.path) do |socket|
+            socket.write("#{JSON.generate(ask: 'watch', bench: @bench.id, after: after)}\n")
+            while (line = socket.gets)
+              yield stated(JSON.parse(line, symbolize_names: true))
+            end
+          end
+        end
+
+        private
+
+        def stated(shown)
+          return { connected: false, said: shown[:refused].sub(/\A./, &:upcase), **NOTHING } if shown[:refused]
+
+          { connected: shown[:connected], said: shown[:said], state: shown[:state], points: shown[:points],
+            now: text(shown[:newtons]), newtons: shown[:newtons], rate: rate(shown[:rate]),
+            run: shown[:run] && run(shown[:run]), unit: @unit.symbol, garbage: shown[:garbage],
+            missing: shown[:missing] }
+        end
+
+        NOTHING = { state: nil, points: [], now: nil, newtons: nil, rate: nil, run: nil, unit: nil, garbage: 0,
+                    missing: 0 }.freeze
+
+        def run(run)
+          notes = run[:notes].map { |note| note.slice(:kind, :words, :seconds) }
+          { uid: run[:uid], at: run[:at], elapsed: run[:elapsed].round(2), left: run[:left]&.round(1),
+            ended: run[:ended], peak: text(run[:peak]), notes: notes, points: run[:points],
+            steps: run[:outcomes].map { |one| step(one) } }
+        end
+
+        def step(one)
+          figures = one[:figures] || {}
+          { does: one[:does], state: one[:state], words: one[:words], lowest: text(figures[:lowest_newtons]),
+            held_seconds: figures[:held_seconds]&.round(1) }
+        end
+
+        def text(newtons)
+          return if newtons.nil?
+
+          "#{'−' if newtons.negative?}#{rule.nearest(newtons.abs).text}"
+        end
+
+        def rule = @rule ||= Core::Quantity::FigureRule.for(unit: @unit, resolution_si: @resolution || 1.0)
+
+        # Standing still is no rate.
+        def rate(newtons_per_second)
+          return if newtons_per_second.nil?
+
+          limit = (@resolution || 1.0) * 2
+          return "steady" if newtons_per_second.abs < limit
+
+          step = "#{format('%.2g', @unit.from_si(newtons_per_second.abs))} #{@unit.symbol}/s"
+          "#{newtons_per_second.positive? ? 'rising' : 'falling'}, #{step}"
+        end
+      end
+    end
+  end
+end

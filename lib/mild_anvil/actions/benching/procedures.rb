@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Benching
+      # What can be run: shipped procedures with the loads of a lot, or why one of them cannot be.
+      module Procedures
+        module_function
+
+        # @param readiness [Readiness]; @param unit [Core::Quantity::Unit] to state loads in
+        # @return [Array<Hash>] key, name, about, steps in words, profile, refused
+        def all(readiness, unit)
+          Catalogue.procedures.map { |row| { **row.slice(:key, :name, :about), **stated(row, readiness, unit) } }
+        end
+
+        # @param key [String]
+        # @return [Array(Hash, Core::Pull::Procedure)] content, with what this kind of item is looked at for
+        # @raise [NotFound, InvalidInput]
+        def of(key, readiness)
+          row = Catalogue.procedures.find { |one| one[:key] == key } or raise NotFound, "there is no procedure #{key}"
+          content = looked_at(row.slice(:key, :name, :kind, :steps), readiness.lot)
+          [content, Core::Pull::Procedure.new(content, loads: readiness.loads)]
+        end
+
+        # What is looked at follows the item, where its kind says so.
+        def looked_at(content, lot)
+          points = Library.item_type(lot.item_type).inspection_points.to_a
+          return content if points.empty?
+
+          { **content, steps: content[:steps].map do |step|
+            step[:does] == "inspect" ? { **step, points: points } : step
+          end }
+        end
+        private_class_method :looked_at
+
+        def stated(row, readiness, unit)
+          content, made = of(row[:key], readiness)
+          wording = Core::Plan::Wording.new(unit)
+          { steps: made.steps.map { |step| words(step, wording, unit) }, profile: made.profile, refused: nil,
+            highest_si: made.highest, proof: made.proof?, breaks: made.breaks?,
+            points: content[:steps].flat_map { |step| step[:points].to_a }.uniq,
+            warnings: readiness.warnings(made), refusals: readiness.refusals(made) }
+        rescue InvalidInput => e
+          { steps: [], profile: [], refused: e.message, highest_si: nil, proof: false, breaks: false, points: [],
+            warnings: [], refusals: [] }
+        end
+        private_class_method :stated
+
+        # @return [Hash] does, title, detail
+        def words(step, wording, unit)
+          title, detail = send(:"of_#{step.does}", step, wording)
+          { does: step.does, title: title, detail: detail.to_s, load: step.load, to_si: step.to, unit: unit.symbol }
+        end
+
+        def rate(step, wording)
+          step.by == "force" ? "#{wording.force(step.rate)}/s" : "#{wording.length(step.rate)}/s"
+        end
+
+        def of_zero(*) = ["Zero", "nothing pulls"]
+        def of_ramp(step, wording) = ["To #{wording.force(step.to)}", rate(step, wording)]
+        def of_hold(step, _) = ["Hold #{time(step.seconds)}", "at or above"]
+        def of_inspect(step, _) = ["Look at it", "#{step.points.size} points"]
+        def of_release(step, wording) = ["Let off", rate(step, wording)]
+        def of_break(step, wording) = ["To the break", rate(step, wording)]
+        def of_wait(step, _) = ["Wait #{time(step.seconds)}", "at this length"]
+        def of_remark(step, _) = ["Remark", step.words]
+
+        def of_cycle(step, wording)
+          ["#{step.count} cycles", "#{wording.force(step.low)} to #{wording.force(step.high)}"]
+        end
+
+        def time(seconds) = seconds < 120 ? "#{seconds.round} s" : "#{(seconds / 60).round} min"
+        private_class_method :time
+      end
+    end
+  end
+end

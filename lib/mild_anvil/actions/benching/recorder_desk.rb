@@ -1,0 +1,83 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Benching
+      # The recorder as a whole: a session for every bench that answers somewhere, the socket that the web server speaks
+      # to, and the journals that wait to be kept. It goes on without a database, and keeps what it has when there is
+      # one again.
+      class RecorderDesk
+        LOOK_SECONDS = 0.2
+        AGAIN_SECONDS = 2.0
+        JOURNALS = "journal"
+        SIMULATED_PORT = "run/bench-simulator.port"
+
+        # @param var [String] folder of everything that is kept
+        def initialize(var)
+          @var = var
+          @folder = File.join(var, JOURNALS)
+          FileUtils.mkdir_p([@folder, File.dirname(RecorderLine.path)])
+          @sessions = {}
+          @waiting = Queue.new
+          @failed = 0.0
+        end
+
+        # Until the block says so.
+        def run
+          Dir[File.join(@folder, "*.journal")].each { |path| @waiting << path } # what a killed one left
+          server = Devices::Recorder::Server.new(RecorderLine.path, @sessions)
+          serving = Thread.new { server.run }
+          round until yield
+          @sessions.each_value(&:stop)
+          server.close
+          serving.join
+        end
+
+        private
+
+        def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+        def round
+          sleep LOOK_SECONDS
+          return if now - @failed < AGAIN_SECONDS
+
+          meet_benches
+          keep(@waiting.pop) until @waiting.empty?
+        rescue Sequel::Error => e
+          @failed = now
+          warn "#{Time.now.utc.iso8601} the database is away: #{e.message.lines.first}"
+        end
+
+        # Benches that were entered since; known ones go on without the database.
+        def meet_benches
+          Store::Models::Bench.in_use.exclude(address: nil).exclude(address: "").each do |bench|
+            next if @sessions.key?(bench.id)
+
+            driver = Devices::Drivers::TcpBench.new(*address(bench))
+            @sessions[bench.id] = Devices::Recorder::Session.new(bench.name, driver, folder: @folder,
+                                                                                     finished: @waiting.method(:<<))
+            @sessions[bench.id].start
+          end
+        end
+
+        # The one that ships says where it answers by a file, each time anew.
+        def address(bench)
+          return ["127.0.0.1", -> { File.read(File.join(@var, SIMULATED_PORT)).to_i }] if bench.address == "simulated"
+
+          host, port = bench.address.split(":")
+          [host, port.to_i]
+        end
+
+        # A journal that cannot be kept now is tried again; one that makes no sense is put aside and said.
+        def keep(path)
+          KeepRun.call(path)
+        rescue Sequel::Error
+          @waiting << path
+          raise
+        rescue MildAnvil::Error, SystemCallError => e
+          warn "#{Time.now.utc.iso8601} #{File.basename(path)} was not kept: #{e.message}"
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Web
+    module Routes
+      # Pulls on a bench: what can be run, beginning one, what is done while it goes, and what the bench does now.
+      module Benching
+        Acts = Actions::Benching
+        EVENTS = "text/event-stream"
+
+        def self.registered(app)
+          app.operation("benchOfLot") do |given|
+            json(Acts::ShowBench.call(lot_id: given.id, unit: given.query[:unit]))
+          end
+          app.operation("startRun") do |given|
+            run = Acts::StartRun.call(lot_id: given.id, person_id: person_id, roles: person[:roles],
+                                      once_key: given.once_key, **given.body)
+            json(Acts::ShowBench.run(run), status: 201)
+          end
+          app.operation("commandRun") do |given|
+            Acts::CommandRun.call(run_id: given.id, person_id: person_id, command: given.body[:command],
+                                  given: given.body[:given] || {})
+            json({ done: true })
+          end
+          app.operation("benchLive") do |given|
+            live = Acts::Live.new(given.id, unit: given.query[:unit])
+            after = given.query[:after].to_i
+            next "" if request.env["HTTP_ACCEPT"] == EVENTS && LiveStream.begin(request.env, live, after: after)
+
+            json(live.once(after: after))
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,116 @@
+# frozen_string_literal: true
+
+require_relative "../../support/committed_case"
+require_relative "../../support/bench_desk"
+
+# Pulls begun on a bench and kept by the recorder.
+class RunsTest < CommittedCase
+  include BenchDesk
+
+  def teardown
+    close_desk
+    super
+  end
+
+  def test_what_can_be_run_what_is_looked_at_and_what_stands_in_the_way
+    lot = lot_at_bench(claims: [claim("2.4")])
+    shown = Benching::ShowBench.call(lot_id: lot.id)
+    all = shown[:procedures].to_h { |row| [row[:key], row] }
+
+    assert_equal [true, true], shown[:bench].values_at(:driven, :simulated)
+    assert_equal [nil, 3000.0 * 0.75], [all["break"][:refused], all["staged"][:highest_si]]
+    assert_match(/needs the proof of this lot/, all["proof"][:refused])
+    assert_empty all["break"][:refusals]
+    assert_equal 9, shown[:checklist].size
+  end
+
+  def test_a_pull_to_the_break_is_kept_as_a_pull_with_its_curve
+    lot = lot_at_bench
+    open_desk
+    connected
+    run = over(start(lot))
+    pull = run.pull
+
+    assert_equal ["finished", "broken"], [run.state, run.ended]
+    assert_equal ["bench", "C-9", 1], [pull.origin, pull.pull_instruments.first.instrument.name, pull.number]
+    peak = row(pull)[:measurement][:value_si]
+    assert_in_delta 3000, peak, 500 # the one that was put in scatters
+    assert_empty Dir[File.join(@var, "journal/*.journal")]
+    assert_equal 1, Dir[File.join(@var, "journal/kept/*.journal")].size
+    assert_equal(%w[zero break], run.read(:results)[:outcomes].map { |one| one[:does] })
+  end
+
+  def test_it_does_not_arm_before_everything_was_looked_at
+    lot = lot_at_bench
+    error = assert_raises(MildAnvil::InvalidInput) do
+      Benching::StartRun.call(lot_id: lot.id, procedure: "break", checklist: ALL.merge(guard: false),
+                              person_id: person.id, roles: %w[technician])
+    end
+
+    assert_equal({ "checklist.guard": "was not looked at" }, error.details[:fields])
+    assert_equal 0, Models::Run.count
+  end
+
+  def test_a_cell_that_failed_or_a_force_beyond_it_stands_in_the_way_until_a_reviewer_says_why
+    lot = lot_at_bench(expected: "48")
+    error = assert_raises(MildAnvil::Conflict) { start(lot) }
+    assert_match(/C-9 is verified to 36\.0 kN, and 48\.0 kN is to be expected/, error.message)
+    assert_raises(MildAnvil::Forbidden) { start(lot, reason: "the cell bears it") }
+    assert_raises(MildAnvil::Conflict) { start(lot, reason: "the cell bears it", roles: %w[reviewer]) } # nobody records
+
+    run = Models::Run.order(:id).last
+    assert_equal ["refused", "the cell bears it"], [run.state, run.overruled_reason]
+    assert_match(/verified to/, run.read(:overruled).first)
+  end
+
+  def test_one_run_at_a_bench_and_stop_is_everybodys
+    lot = lot_at_bench(expected: "3")
+    open_desk
+    connected
+    run = start(lot, "staged")
+    assert_raises(MildAnvil::Conflict) { start(lot) }
+    patiently { Benching::Live.new(@bench_row.id).once.dig(:run, :at).to_i >= 2 }
+    other = add_person("technician")
+    command = { run_id: run.id, person_id: other.id }
+    assert_raises(MildAnvil::Forbidden) { Benching::CommandRun.call(command: "hold", **command) }
+    Benching::CommandRun.call(command: "stop", **command)
+
+    assert_equal ["finished", "stopped", false], over(run).values.values_at(:state, :ended, :proof_passed)
+    assert_equal :stopped, @made.machine.state
+  end
+
+  # The recorder was killed: what the journal holds becomes a pull that was interrupted, once.
+  def test_what_a_killed_recorder_left_is_finished_and_marked_interrupted
+    lot = lot_at_bench
+    open_desk
+    connected
+    run = start(lot, "staged")
+    patiently { Benching::Live.new(@bench_row.id).once.dig(:run, :at).to_i >= 2 }
+    journal = patiently { Dir[File.join(@var, "journal/*.journal")].first }
+    cut = File.binread(journal)[0..-20]
+    close_desk
+    @var = Dir.mktmpdir
+    copy = File.join(@var, "#{run.uid}.journal")
+    2.times do
+      File.binwrite(copy, cut)
+      Models::Run.where(id: run.id).update(state: "recording", ended_at: nil, pull_id: nil)
+      Benching::KeepRun.call(copy)
+    end
+
+    assert_equal "interrupted", run.refresh.state
+    assert_equal [run.pull_id], Models::Pull.where(lot_id: lot.id, origin: "bench").select_map(:id)
+    told = Actions::Today.call[:interrupted].first
+    assert_equal [lot.id, run.pull_id], told.values_at(:lot_id, :pull_id)
+  end
+
+  def test_the_rest_of_the_screens_know_a_pull_from_a_bench
+    lot = lot_at_bench
+    open_desk
+    connected
+    run = over(start(lot))
+    judge(run.pull, "break", failed_part: "specimen")
+
+    assert_equal 1, summary(lot)["counts"]["break"] || summary(lot)["judged"]
+    assert_equal "bench", shown(lot)[:pulls].first[:origin]
+  end
+end

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+require "tmpdir"
+require_relative "bench_line"
+require_relative "chain_helpers"
+
+# A lot at a driven bench: simulated bench, recorder and all, in threads of the test.
+module BenchDesk
+  include BenchLine
+  include ChainHelpers
+
+  Benching = MildAnvil::Actions::Benching
+  ALL = Benching::Readiness::CHECKLIST.keys.to_h { |key| [key, true] }.freeze
+
+  def open_desk(specimen: "print:3000")
+    bench(specimen: specimen)
+    @var = Dir.mktmpdir
+    FileUtils.mkdir_p(File.join(@var, "run"))
+    File.write(File.join(@var, "run/bench-simulator.port"), @port)
+    ENV["RECORDER_SOCKET"] = File.join(@var, "run/recorder.sock")
+    @desk_stops = false
+    @desk = Thread.new { Benching::RecorderDesk.new(@var).run { @desk_stops } }
+  end
+
+  def close_desk
+    @desk_stops = true
+    @desk&.join
+    stop_bench
+    FileUtils.remove_entry(@var) if @var
+    ENV.delete("RECORDER_SOCKET")
+  end
+
+  # A lot whose plan stands on the simulated bench, its cell checked.
+  def lot_at_bench(expected: "3", **values)
+    made = cell("C-9")
+    keep_check(made, at: Time.now.floor - DAY)
+    lot_on(made, item_type: "hanger", **values).tap do |lot|
+      plan = MildAnvil::Store::Models::Plan.of(lot.id)
+      @bench_row = MildAnvil::Store::Models::Bench[plan.bench_id].update(address: "simulated")
+      content = { bench_id: plan.bench_id, expected: { mean: typed(expected), scatter_percent: 5 } }
+      MildAnvil::Actions::Planning::SavePlan.call(lot_id: lot.id, content: content, revision: 1, person_id: person.id)
+    end
+  end
+
+  def start(lot, procedure = "break", **rest)
+    Benching::StartRun.call(lot_id: lot.id, procedure: procedure, checklist: ALL, person_id: person.id,
+                            roles: %w[technician], **rest)
+  end
+
+  def connected
+    patiently { Benching::Live.new(@bench_row.id).once[:connected] }
+  end
+
+  def patiently(seconds = 20)
+    Timeout.timeout(seconds) { sleep 0.05 until (found = yield) && (return found) }
+  end
+
+  def over(run) = patiently(40) { (found = run.refresh).state == "recording" ? nil : found }
+end
