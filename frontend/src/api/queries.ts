@@ -30,6 +30,7 @@ export const keys = {
   cells: (id: number) => ["study", id, "cells"] as const,
   register: ["register"] as const,
   preparation: (id: number) => ["lot", id, "preparation"] as const,
+  bench: (id: number) => ["lot", id, "bench"] as const,
   chain: (id: number) => ["lot", id, "chain"] as const,
   instrument: (id: number) => ["instrument", id] as const,
   templates: ["acceptance-templates"] as const,
@@ -139,6 +140,11 @@ export const preparationQuery = (id: number, unit: string) =>
   });
 export const chainQuery = (id: number) =>
   queryOptions({ queryKey: keys.chain(id), queryFn: () => answer(api.GET("/api/lots/{id}/chain", ofLot(id))) });
+export const benchQuery = (id: number, unit: string) =>
+  queryOptions({
+    queryKey: [...keys.bench(id), unit],
+    queryFn: () => answer(api.GET("/api/lots/{id}/bench", { params: { path: { id }, query: { unit } } })),
+  });
 export const worthQuery = (pullId: number, unit: string) =>
   queryOptions({
     queryKey: [...keys.pull(pullId), "worth", unit],

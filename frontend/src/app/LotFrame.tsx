@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Outlet, useNavigate, useParams } from "@tanstack/react-router";
+import { Outlet, useMatchRoute, useNavigate, useParams } from "@tanstack/react-router";
 import { useMemo, useState } from "react";
 import type { Schemas } from "@/api/client";
 import { lotQuery } from "@/api/queries";
@@ -43,11 +43,21 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
   const [selected, setSelected] = useState<string | null>(null);
   const [tried, setTried] = useState<Schemas["Statement"] | undefined>();
   const navigate = useNavigate();
+  const atBench = useMatchRoute()({ to: "/lots/$lotId/bench" }) !== false;
   const params = { lotId: lot.id };
-  useKeys([
-    { keys: "Escape", label: "Back to the lots", run: () => void navigate({ to: "/lots" }) },
-    ...STEPS.map(([keys, verb, to]) => ({ keys, label: `Go to ${verb}`, run: () => void navigate({ to, params }) })),
-  ]);
+  // A bench has the whole screen, and keys of its own.
+  useKeys(
+    atBench
+      ? []
+      : [
+          { keys: "Escape", label: "Back to the lots", run: () => void navigate({ to: "/lots" }) },
+          ...STEPS.map(([keys, verb, to]) => ({
+            keys,
+            label: `Go to ${verb}`,
+            run: () => void navigate({ to, params }),
+          })),
+        ],
+  );
   const words = { load: measurand?.load ?? "Working load" };
   const marks = ruleMarks(summary.marks, unit.symbol);
   const demands = ruleDemands(summary, tried, unit.symbol, words);
@@ -55,6 +65,14 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
     () => ({ page, measurand, unit, selected, setSelected, setTried }),
     [page, measurand, unit, selected],
   );
+  if (atBench)
+    return (
+      <LotContext value={value}>
+        <main>
+          <Outlet />
+        </main>
+      </LotContext>
+    );
   return (
     <LotContext value={value}>
       <div className="flex min-h-full flex-col">

@@ -1,6 +1,7 @@
 import { createRootRoute, createRoute, createRouter, Link } from "@tanstack/react-router";
 import { Empty } from "@/ui/states";
 import { AskPage } from "@/features/ask/AskPage";
+import { BenchPage } from "@/features/bench/BenchPage";
 import { BenchesPage } from "@/features/benches/BenchesPage";
 import { CheckPage } from "@/features/check/CheckPage";
 import { InstrumentPage } from "@/features/check/InstrumentPage";
@@ -77,6 +78,7 @@ const prepare = createRoute({
 });
 const piece = createRoute({ getParentRoute: () => root, path: "/piece/$code", component: OpenPiece });
 const pull = createRoute({ getParentRoute: () => lot, path: "/pull", component: PullPage });
+const bench = createRoute({ getParentRoute: () => lot, path: "/bench", component: BenchPage });
 const judge = createRoute({
   getParentRoute: () => lot,
   path: "/judge",
@@ -91,7 +93,7 @@ export const router = createRouter({
   routeTree: root.addChildren([
     outside.addChildren([today, lots, benches, instrument, library, people]),
     piece,
-    lot.addChildren([ask, plan, check, prepare, pull, judge, rate, papers]),
+    lot.addChildren([ask, plan, check, prepare, pull, bench, judge, rate, papers]),
   ]),
   defaultPreload: false,
 });

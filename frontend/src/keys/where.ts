@@ -16,7 +16,7 @@ export function actsOnPage(event: KeyboardEvent, keys: string): boolean {
   if (document.querySelector(OVERLAY)) return false;
   if (keys.startsWith("Ctrl+")) return true;
   if (within(event.target, FIELD)) return false;
-  return !((keys === "Enter" || keys === " ") && within(event.target, CONTROL));
+  return !((keys === "Enter" || keys === " " || keys === "Space") && within(event.target, CONTROL));
 }
 
 /** Whether what is typed goes into a field, or into a menu that is open. */

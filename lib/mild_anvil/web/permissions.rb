@@ -27,7 +27,7 @@ module MildAnvil
                       keepCheck keepCrossCheck withdrawCheck addCertificate withdrawCertificate noteOverload
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
-                      commandRun],
+                      commandRun letOff],
         %w[reviewer] => %w[countersignStatement],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

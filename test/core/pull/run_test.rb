@@ -124,6 +124,15 @@ class PullRunTest < CoreCase
     assert_nil run.proof_passed?
   end
 
+  # A joint that carries on at an eighth is broken, and its load is taken off.
+  def test_one_that_carries_little_on_is_broken_and_let_off
+    run = run_on(procedure({ does: "break", rate: 0.005 }), specimen: "joint:6000")
+
+    assert_equal "broken", run.ended
+    assert_match(/let go, and carries \d+ % on/, run.outcomes[0].words)
+    assert_equal :release, @bench.machine.state
+  end
+
   def test_an_emergency_stop_ends_it_at_any_step
     run = run_on(procedure(ramp(2000), hold(5), { does: "break", rate: 0.002 })) do |going, _|
       @bench.press_button if going.left && going.left < 3

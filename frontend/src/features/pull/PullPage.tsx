@@ -5,6 +5,7 @@ import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Caution } from "@/ui/states";
+import { BenchLink } from "./BenchLink";
 import { ByHand } from "./ByHand";
 import { DropList } from "./DropList";
 import { PullTable } from "./PullTable";
@@ -32,6 +33,7 @@ export function PullPage() {
             ? `${page.summary.pulled} of ${page.summary.planned} pulled`
             : plural(page.summary.pulled, "pull")}
         </span>
+        <BenchLink />
       </div>
       {page.plan.next && (
         <p className="border-measured mb-3 border-l-4 px-3 py-1">

@@ -82,7 +82,7 @@ function Row({ pull }: { pull: Pull }) {
 }
 
 function from({ origin, measurement: m }: Pull): string {
-  if (origin === "file" || origin === "readings") return m?.source === "override" ? "curve, overruled" : "curve";
+  if (origin !== "display" && origin !== "nothing read") return m?.source === "override" ? "curve, overruled" : "curve";
   return m ? `read ${m.text} ${m.unit}` : "nothing read";
 }
 

@@ -8,6 +8,7 @@ import { useRowKeys } from "@/keys/useRowKeys";
 import { useSettings } from "@/lot/settings";
 import { BackupLine } from "./BackupLine";
 import { InstrumentsDue } from "./InstrumentsDue";
+import { Interrupted } from "./Interrupted";
 import { MissingTests } from "./MissingTests";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 
@@ -72,6 +73,7 @@ export function TodayPage() {
             {new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}
           </span>
         </div>
+        <Interrupted rows={data.interrupted} />
         <InstrumentsDue rows={data.instruments_due} />
         <MissingTests rows={data.missing_tests} />
         {waiting.length === 0 && data.missing_tests.length === 0 && (

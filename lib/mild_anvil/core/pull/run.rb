@@ -19,6 +19,7 @@ module MildAnvil
           @procedure = procedure
           @resolution = resolution
           @reach = reach_metres
+          @spent = Spent.new(resolution)
           @outcomes = procedure.steps.map { |step| Outcome.new(does: step.does, state: "waiting", figures: {}) }
           @at = -1
           @highest = 0.0
@@ -147,15 +148,23 @@ module MildAnvil
         end
 
         def broken(reading)
-          if reading.broke
-            figures[:highest_newtons] = @highest
-            passed("broke", broken: true)
-            finish("broken")
-            return []
-          end
+          return broke("broke") if reading.broke
+          return broke("let go, and carries #{share(reading)} on") && [[:release, release_rate]] if @spent.now?(
+            reading, @highest
+          )
+
           reached = reading.state == "HOLD" && @moved
           @moved ||= reading.state == "RAMP"
           reached ? passed("did not break as far as the bench goes") : stopped?(reading)
+        end
+
+        def share(reading) = "#{(100 * reading.newtons / @highest).round} %"
+
+        def broke(words)
+          figures[:highest_newtons] = @highest
+          passed(words, broken: true)
+          finish("broken")
+          []
         end
 
         def lost(_reading, words)

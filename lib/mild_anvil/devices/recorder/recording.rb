@@ -8,6 +8,7 @@ module MildAnvil
       # One run being recorded: its journal, and its procedure judged as it goes.
       class Recording
         GIVE_UP_SECONDS = 60.0 # without a line
+        LETTING_OFF_SECONDS = 30.0 # at most
 
         attr_reader :uid, :began
 
@@ -84,11 +85,13 @@ module MildAnvil
           @journal.add([made])
         end
 
+        # Also while the load still goes off.
         def over?(after)
           return false unless @run.ended
 
           @ended_at ||= clock
-          clock - @ended_at >= after
+          since = clock - @ended_at
+          since >= (@state == "RELEASE" ? LETTING_OFF_SECONDS : after)
         end
 
         def given_up? = clock - @seen > GIVE_UP_SECONDS
@@ -115,6 +118,7 @@ module MildAnvil
 
         def reading(seconds, force, state)
           @newest = force
+          @state = state
           Core::Pull::Run::Reading.new(seconds: seconds, newtons: force, state: state, broke: @broke)
         end
       end

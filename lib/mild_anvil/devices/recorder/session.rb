@@ -13,6 +13,7 @@ module MildAnvil
         STATUS_SECONDS = 0.4 # keeps the watchdog of the bench quiet
         AFTER_SECONDS = 0.5 # recorded on after the end
         REQUEST_SECONDS = 8.0
+        LET_OFF_SECONDS = 5.0
         RATE_SECONDS = 0.5 # that a rate is taken over
         # What is asked, and where the answer goes
         Request = Struct.new(:does, :given, :answer)
@@ -190,6 +191,15 @@ module MildAnvil
           { done: stands }
         end
 
+        # What a stop left under load.
+        def let_off(_given)
+          return { refused: "A run is going on" } if @recording
+
+          @driver.lock
+          @driver.release([@newest.to_f.abs / LET_OFF_SECONDS, 10.0].max)
+          { done: true }
+        end
+
         def hold_here(_given)
           @driver.hold
           @recording&.note(kind: "held", words: "held here by hand")
@@ -214,8 +224,16 @@ module MildAnvil
           @finished.call(path)
         end
 
+        # Unarmed where nothing hangs; under load it stays as it stands.
         def release_control
+          disarm
           @driver.give_back if @driver.connected?
+        rescue Drivers::TcpBench::Refused
+          nil
+        end
+
+        def disarm
+          @driver.disarm if @driver.connected?
         rescue Drivers::TcpBench::Refused
           nil
         end

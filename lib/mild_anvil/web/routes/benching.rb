@@ -22,6 +22,10 @@ module MildAnvil
                                   given: given.body[:given] || {})
             json({ done: true })
           end
+          app.operation("letOff") do |given|
+            Acts::RecorderLine.ask!(given.id, "let off")
+            json({ done: true })
+          end
           app.operation("benchLive") do |given|
             live = Acts::Live.new(given.id, unit: given.query[:unit])
             after = given.query[:after].to_i

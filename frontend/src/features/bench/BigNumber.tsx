@@ -1,0 +1,104 @@
+import type { Live } from "@/api/live";
+import type { UprightMark } from "@/charts/UprightRule";
+import { useLot } from "@/lot/context";
+import { Caution } from "@/ui/states";
+import { elapsedWords, rest } from "./liveWords";
+import type { Procedure, Run } from "./useRun";
+
+// By how many characters there are, so that a minus does not push one out.
+const SIZES: Record<number, string> = {
+  4: "text-[clamp(76px,10.6vw,150px)]",
+  5: "text-[clamp(62px,8.4vw,120px)]",
+  6: "text-[clamp(52px,7vw,100px)]",
+};
+type Props = { live: Live | null; lost: boolean; chosen?: Procedure; over?: Run; marks: UprightMark[] };
+
+/** The force now, readable from three metres, and what it is on the way to. */
+export function BigNumber({ live, lost, chosen, over, marks }: Props) {
+  const { unit } = useLot();
+  const now = live?.now ?? "–";
+  const size = SIZES[Math.min(now.length, 6)] ?? SIZES[4];
+  return (
+    <section
+      className="bg-ground border-edge flex min-h-0 min-w-0 flex-col overflow-auto border-l px-5 py-4"
+      aria-label="Force now"
+    >
+      <div className="cap flex justify-between">
+        <span>Force now</span>
+        <span>{live?.state?.toLowerCase()}</span>
+      </div>
+      <div className={`num text-right leading-[1.05] font-bold tracking-tight ${size}`} aria-live="off">
+        {lost ? "–" : now}
+      </div>
+      <div className="head text-soft text-right text-[clamp(17px,2vw,27px)]">
+        {unit.symbol}
+        {live?.rate && ` and ${live.rate}`}
+      </div>
+      <Figures live={live} marks={marks} />
+      <Said live={live} lost={lost} over={over} warnings={over ? [] : (chosen?.warnings ?? [])} />
+    </section>
+  );
+}
+
+/** On the way: highest, what is held, how far it still is. */
+function Figures({ live, marks }: Pick<Props, "live" | "marks">) {
+  const { unit } = useLot();
+  const run = live?.run;
+  const ahead = marks.filter((mark) => mark.kind !== "demand" || mark.id === "proof").slice(0, 2);
+  return (
+    <dl className="mt-4">
+      <Row name="Highest" value={run?.peak ? `${run.peak} ${unit.symbol}` : "–"} />
+      {run && run.left !== null && <Row name="Still to hold" value={`${Math.ceil(run.left)} s`} strong />}
+      {holds(live).map((row) => (
+        <Row key={row} name="Held" value={row} />
+      ))}
+      {ahead.map((mark) => (
+        <Row key={mark.id} name={`To ${lower(mark.label)}`} value={rest(mark.value, live?.newtons, unit)} />
+      ))}
+      <Row name="Since start" value={run ? elapsedWords(run.elapsed) : "–"} />
+    </dl>
+  );
+}
+
+type SaidProps = Pick<Props, "live" | "lost" | "over"> & { warnings: string[] };
+
+/** What must be known besides the number. */
+function Said({ live, lost, over, warnings }: SaidProps) {
+  const trouble = lost ? "The line to the server is lost; the bench goes on and is recorded." : live?.said;
+  return (
+    <div className="mt-auto grid gap-2 pt-4">
+      {trouble && (
+        <p role="alert" className="border-signal text-signal border-l-4 pl-3 font-semibold">
+          {trouble}
+        </p>
+      )}
+      {over?.proof_passed === false && <p className="text-signal text-[17px] font-bold">The proof is not passed.</p>}
+      {over?.proof_passed === true && <p className="text-[17px] font-bold">The proof is passed.</p>}
+      {warnings.map((words) => (
+        <Caution key={words}>{words}</Caution>
+      ))}
+      <Caution>
+        Stay behind the guard and out of line with the load. The bench’s own emergency stop goes before this screen.
+      </Caution>
+    </div>
+  );
+}
+
+const lower = (label: string) =>
+  label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase()).replace(/ [\d.,]+$/, "");
+
+const holds = (live: Live | null) =>
+  (live?.run?.steps ?? [])
+    .filter((step) => step.does === "hold" && step.held_seconds !== null && step.state !== "waiting")
+    .map((step) => `${Math.floor(step.held_seconds ?? 0)} s, lowest ${step.lowest ?? "–"}`);
+
+function Row({ name, value, strong }: { name: string; value: string; strong?: boolean }) {
+  return (
+    <div className="border-line flex items-baseline justify-between gap-3 border-t py-2">
+      <dt>{name}</dt>
+      <dd className={`num text-right text-[clamp(15px,1.5vw,19px)] ${strong ? "text-signal font-bold" : ""}`}>
+        {value}
+      </dd>
+    </div>
+  );
+}
