@@ -52,7 +52,10 @@ export function BenchBar({ data, live, lost, run, onLeave, onNext }: Props) {
         onClick={(event) => event.detail === 0 && stop()}
         className="rounded-key bg-signal text-sheet flex h-14 min-w-[220px] items-center justify-center gap-3 text-[19px] font-bold disabled:opacity-35"
       >
-        Stop <Kbd>Esc</Kbd>
+        Stop{" "}
+        <span className="[&_kbd]:opacity-100">
+          <Kbd>Esc</Kbd>
+        </span>
       </button>
       <Button
         className="h-14 px-5 text-[16px]"
