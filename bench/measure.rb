@@ -6,6 +6,7 @@ require "rack/mock"
 require "tempfile"
 require_relative "growth"
 require_relative "judging"
+require_relative "live"
 require_relative "load"
 require_relative "many_files"
 require_relative "memory"
@@ -232,5 +233,6 @@ parts = if ARGV.empty?
           ARGV
         end
 SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
-           "planning" => Planning, "chain" => Chain }.freeze
+           "planning" => Planning, "chain" => Chain,
+           "live" => Live }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

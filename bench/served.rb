@@ -26,6 +26,26 @@ class Served
     end
   end
 
+  # Reads server-sent events until the block says enough.
+  # @yieldparam shown [Hash]
+  def stream(path, &block)
+    catch(:enough) { events(path, &block) }
+  end
+
+  def events(path)
+    Net::HTTP.start("127.0.0.1", @port, read_timeout: 30) do |http|
+      http.request(Net::HTTP::Get.new(path, headers.merge("Accept" => "text/event-stream"))) do |response|
+        rest = +""
+        response.read_body do |part|
+          rest << part
+          while (at = rest.index("\n\n"))
+            throw(:enough) unless yield JSON.parse(rest.slice!(0..(at + 1)).delete_prefix("data: "))
+          end
+        end
+      end
+    end
+  end
+
   def get(path) = sent(Net::HTTP::Get.new(path, headers))
 
   def post(path, body)

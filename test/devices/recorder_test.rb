@@ -118,6 +118,34 @@ class RecorderTest < CoreCase
     assert_equal :stopped, @made.machine.state
   end
 
+  # The bench stands still, and what was written is kept as cut off.
+  def test_a_full_disk_stops_the_bench_and_keeps_what_there_is
+    begun({ **BREAK, steps: [{ does: "ramp", to: 2500, rate: 500 }] })
+    wait { going[:peak] > 300 }
+    journal = @session.recording.instance_variable_get(:@journal)
+    journal.define_singleton_method(:write) { |_| raise Errno::ENOSPC }
+    path = Timeout.timeout(5) { @finished.pop }
+
+    assert_equal :stopped, @made.machine.state
+    assert_match(/Nothing can be written/, @session.shown(0)[:said])
+    assert_operator Recorder::Journal.read(path).samples.size, :>, 100
+    assert_nil(Recorder::Journal.read(path).notes.find { |note| note[:kind] == "end" })
+  end
+
+  def test_a_fault_of_ours_does_not_leave_a_bench_alone
+    begun({ **BREAK, steps: [{ does: "ramp", to: 2500, rate: 500 }] })
+    wait { going[:peak] > 100 }
+    recording = @session.recording
+    recording.define_singleton_method(:sample) { |*| raise "odd" }
+    _, err = capture_io { wait { @session.shown(0)[:said] } }
+    recording.singleton_class.remove_method(:sample)
+
+    assert_match(/in trouble: odd/, @session.shown(0)[:said])
+    assert_match(/odd/, err)
+    @session.ask(:stop_run)
+    assert_equal :stopped, @made.machine.state
+  end
+
   def test_a_second_run_is_refused_while_one_goes_on
     begun
 

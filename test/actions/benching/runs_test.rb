@@ -103,6 +103,19 @@ class RunsTest < CommittedCase
     assert_equal [lot.id, run.pull_id], told.values_at(:lot_id, :pull_id)
   end
 
+  # The web server ended between writing it down and asking the recorder.
+  def test_a_run_that_nobody_records_does_not_hold_the_bench_for_ever
+    lot = lot_at_bench
+    assert_raises(MildAnvil::Conflict) { start(lot) } # nobody records yet
+    run = Models::Run.order(:id).last
+    run.update(state: "recording", ended_at: nil, created_at: Time.now - 60)
+    open_desk
+    connected
+
+    assert_equal ["interrupted", "nothing was recorded"], over(run).values.values_at(:state, :ended)
+    assert_equal "finished", over(start(lot)).state
+  end
+
   def test_the_rest_of_the_screens_know_a_pull_from_a_bench
     lot = lot_at_bench
     open_desk

@@ -8,6 +8,8 @@ module MildAnvil
       # one again.
       class RecorderDesk
         LOOK_SECONDS = 0.2
+        MEET_SECONDS = 2.0
+        FORGOTTEN_SECONDS = 30 # after which a run that nobody records was never begun
         AGAIN_SECONDS = 2.0
         JOURNALS = "journal"
         SIMULATED_PORT = "run/bench-simulator.port"
@@ -41,7 +43,11 @@ module MildAnvil
           sleep LOOK_SECONDS
           return if now - @failed < AGAIN_SECONDS
 
-          meet_benches
+          if now - (@met ||= 0.0) >= MEET_SECONDS
+            @met = now
+            meet_benches
+            forget_runs
+          end
           keep(@waiting.pop) until @waiting.empty?
         rescue Sequel::Error => e
           @failed = now
@@ -57,6 +63,16 @@ module MildAnvil
             @sessions[bench.id] = Devices::Recorder::Session.new(bench.name, driver, folder: @folder,
                                                                                      finished: @waiting.method(:<<))
             @sessions[bench.id].start
+          end
+        end
+
+        # Whoever began it ended before the recorder knew of it: it would hold the bench for ever.
+        def forget_runs
+          known = [*@sessions.each_value.filter_map { |session| session.recording&.uid },
+                   *Dir[File.join(@folder, "*.journal")].map { |path| File.basename(path, ".journal") }]
+          Store::Models::Run.where(state: "recording").exclude(uid: known)
+                            .where { created_at < Time.now - FORGOTTEN_SECONDS }.each do |run|
+            run.update(state: "interrupted", ended: "nothing was recorded", ended_at: Time.now)
           end
         end
 

@@ -96,13 +96,13 @@ module MildAnvil
 
         def given_up? = clock - @seen > GIVE_UP_SECONDS
 
-        # @return [String] path of the journal, whole
+        def path = @journal.path
+
         def finish(interrupted: nil)
           @run.stop(interrupted) if interrupted
           @journal.add([{ kind: "end", ended: interrupted ? "interrupted" : @run.ended, words: interrupted,
                           proof_passed: @run.proof_passed?, outcomes: outcomes, began_seconds: @began }])
           @journal.close
-          @journal.path
         end
 
         # @return [Hash]

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "time"
 require "timeout"
 
 module MildAnvil
@@ -14,7 +15,6 @@ module MildAnvil
         AFTER_SECONDS = 0.5 # recorded on after the end
         REQUEST_SECONDS = 8.0
         LET_OFF_SECONDS = 5.0
-        RATE_SECONDS = 0.5 # that a rate is taken over
         # What is asked, and where the answer goes
         Request = Struct.new(:does, :given, :answer)
 
@@ -31,7 +31,7 @@ module MildAnvil
           @stopping = false
           @trace = Trace.new
           @newest = nil
-          @recent = []
+          @rate = Rate.new
           @said = nil
         end
 
@@ -55,7 +55,7 @@ module MildAnvil
         # @param after [Integer] number of the last point of the trace it has
         # @return [Hash]
         def shown(after)
-          { connected: @driver.connected?, state: @driver.state, said: @said, newtons: @newest, rate: rate,
+          { connected: @driver.connected?, state: @driver.state, said: @said, newtons: @newest, rate: @rate.value,
             points: @trace.after(after), run: @recording&.shown, channels: @driver.channels.to_a.map(&:to_h),
             garbage: @driver.garbage, missing: @driver.missing }
         end
@@ -77,6 +77,9 @@ module MildAnvil
           @said = e.message
         rescue SystemCallError => e
           broken_disk(e)
+        rescue StandardError => e # whatever it was, the bench is not left alone
+          @said = "The recorder is in trouble: #{e.message}"
+          warn "#{Time.now.utc.iso8601} #{name}: #{e.full_message(highlight: false)}"
         end
 
         # A journal that cannot be written is no record: the bench stands still.
@@ -123,20 +126,11 @@ module MildAnvil
           return if force.nil?
 
           @newest = force
-          @recent << [item.seconds, force]
-          @recent.shift while @recent.first.first < item.seconds - RATE_SECONDS
+          @rate.add(item.seconds, force)
           return if @recording.nil?
 
           obey(@recording.sample(item, @state))
           @trace.add(item.seconds - @recording.began, force)
-        end
-
-        def rate
-          first = @recent.first
-          last = @recent.last
-          return if first.nil? || last.first - first.first < RATE_SECONDS / 2
-
-          (last.last - first.last) / (last.first - first.first)
         end
 
         # @param commands [Array<Array>, nil] of the run
@@ -219,9 +213,16 @@ module MildAnvil
         def finish(interrupted: nil)
           recording = @recording
           @recording = nil
-          path = recording.finish(interrupted: interrupted)
+          ended(recording, interrupted)
           release_control
-          @finished.call(path)
+          @finished.call(recording.path)
+        end
+
+        # A journal that cannot be written any more is one that was cut off.
+        def ended(recording, interrupted)
+          recording.finish(interrupted: interrupted)
+        rescue SystemCallError => e
+          @said = "Nothing can be written: #{e.message}"
         end
 
         # Unarmed where nothing hangs; under load it stays as it stands.
