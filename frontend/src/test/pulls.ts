@@ -49,6 +49,7 @@ export function pull(given: Partial<Schemas["Pull"]> = {}): Schemas["Pull"] {
     history: [],
     files: [],
     read_by: null,
+    run: null,
     ...given,
   };
 }

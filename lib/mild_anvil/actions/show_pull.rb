@@ -19,7 +19,8 @@ module MildAnvil
                                                                         figures),
                       measurements: loaded.measurements.map { |m| PullRow.measurement(m, figures).merge(named(m)) },
                       history: history(loaded, figures), files: Prepare::Attach.of(pull_id: pull.id),
-                      read_by: facts.chain.reading(loaded)&.slice(:instrument, :state, :out_of_range))
+                      read_by: facts.chain.reading(loaded)&.slice(:instrument, :state, :out_of_range),
+                      run: Store::Models::Run.first(pull_id: pull.id)&.then { |run| Benching::ShowBench.run(run) })
       end
 
       # What each part that can fail would make of this pull.

@@ -17,7 +17,8 @@ module MildAnvil
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
-                        preparation attachment piece benchOfLot benchLive],
+                        preparation attachment piece benchOfLot benchLive
+                        runRecord],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile

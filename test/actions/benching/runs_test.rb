@@ -1,11 +1,15 @@
 # frozen_string_literal: true
 
 require_relative "../../support/committed_case"
+require "pdf/reader"
+require "minitest/mock"
 require_relative "../../support/bench_desk"
 
 # Pulls begun on a bench and kept by the recorder.
 class RunsTest < CommittedCase
   include BenchDesk
+
+  Core = MildAnvil::Core
 
   def teardown
     close_desk
@@ -77,6 +81,45 @@ class RunsTest < CommittedCase
 
     assert_equal ["finished", "stopped", false], over(run).values.values_at(:state, :ended, :proof_passed)
     assert_equal :stopped, @made.machine.state
+  end
+
+  def paper(run)
+    content = Benching::RunRecord.call(run_id: run.id).content
+    PDF::Reader.new(StringIO.new(content)).pages.map(&:text).join("\n").squeeze(" ")
+  end
+
+  # Half of what the piece holds: reached, held, let off, looked at.
+  def test_a_proof_is_judged_as_it_goes_and_stands_on_its_paper
+    lot = lot_at_bench(requirements: [{ text: "0.6", unit: "kN", measure: "working_load" }])
+    open_desk
+    connected
+    quick = Benching::Procedures.of("proof", Benching::Readiness.new(lot)).first
+    quick = quick.merge(steps: quick[:steps].map { |step| step[:does] == "hold" ? { **step, seconds: 1 } : step })
+    run = Benching::Procedures.stub(:of, [quick, Core::Pull::Procedure.new(quick, loads: { "proof" => 1200.0 })]) do
+      start(lot, "proof")
+    end
+    points = patiently(30) { Benching::Live.new(@bench_row.id).once.dig(:run, :points) }
+    Benching::CommandRun.call(run_id: run.id, command: "inspected", person_id: person.id,
+                              given: { points: points.to_h { |point| [point, true] } })
+    kept = over(run)
+
+    assert_equal ["finished", true], [kept.state, kept.proof_passed]
+    text = paper(kept)
+    ["Proof record", "The proof is passed.", "held 1.0 s", "Guard shut", "C-9"].each do |words|
+      assert_includes text, words
+    end
+    assert Actions::ShowPull.call(pull_id: kept.pull_id)[:run][:proof_passed]
+  end
+
+  def test_a_proof_that_lets_go_is_not_passed_and_its_paper_says_so
+    lot = lot_at_bench(expected: "3", requirements: [{ text: "2.5", unit: "kN", measure: "working_load" }])
+    open_desk
+    connected
+    run = over(start(lot, "proof")) # to 5 kN, and it holds 3
+
+    assert_equal [false, "broken"], [run.proof_passed, run.ended]
+    assert_includes paper(run), "The proof is not passed."
+    assert_raises(MildAnvil::NotFound) { Benching::RunRecord.call(run_id: 0) }
   end
 
   # The recorder was killed: what the journal holds becomes a pull that was interrupted, once.

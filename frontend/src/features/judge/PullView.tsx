@@ -12,6 +12,7 @@ import { CurvePanel } from "./CurvePanel";
 import { FindingRow } from "./FindingRow";
 import { JudgePanel } from "./JudgePanel";
 import { PullWorth } from "./PullWorth";
+import { RunOfPull } from "./RunOfPull";
 import { TypedPull } from "./TypedPull";
 import { useOverrule } from "./useOverrule";
 
@@ -37,6 +38,7 @@ export function PullView({ id }: { id: number }) {
       </section>
       <div className="grid content-start gap-3.5">
         <JudgePanel pull={pull} />
+        {pull.run && <RunOfPull run={pull.run} />}
         <Files files={pull.files} target={{ pull_id: pull.id }} title="Photos of this pull" />
       </div>
     </>

@@ -66,8 +66,7 @@ module MildAnvil
         def stop(words = "stopped by hand")
           return if @ended
 
-          @outcomes[@at].state = "failed" if running?
-          @outcomes[@at].words ||= words if running?
+          failed(@outcomes[@at].words || words) if running?
           finish("stopped")
         end
 
@@ -168,8 +167,7 @@ module MildAnvil
         end
 
         def lost(_reading, words)
-          @outcomes[@at].words = "#{words}: it let go at #{step.does == 'ramp' ? 'the way up' : 'the load'}"
-          @outcomes[@at].state = "failed"
+          failed("#{words}: it let go #{step.does == 'ramp' ? 'on the way up' : 'under the load'}")
           finish("broken")
           []
         end

@@ -227,16 +227,11 @@ module MildAnvil
 
         # Unarmed where nothing hangs; under load it stays as it stands.
         def release_control
-          disarm
-          @driver.give_back if @driver.connected?
-        rescue Drivers::TcpBench::Refused
-          nil
-        end
-
-        def disarm
-          @driver.disarm if @driver.connected?
-        rescue Drivers::TcpBench::Refused
-          nil
+          %i[disarm give_back].each do |done|
+            @driver.public_send(done) if @driver.connected?
+          rescue Drivers::TcpBench::Refused
+            next
+          end
         end
       end
     end

@@ -22,6 +22,13 @@ module MildAnvil
                                   given: given.body[:given] || {})
             json({ done: true })
           end
+          what_it_does(app)
+        end
+
+        def self.what_it_does(app)
+          app.operation("runRecord") do |given|
+            send_paper(Acts::RunRecord.call(run_id: given.id, unit: given.query[:unit]))
+          end
           app.operation("letOff") do |given|
             Acts::RecorderLine.ask!(given.id, "let off")
             json({ done: true })
@@ -34,6 +41,7 @@ module MildAnvil
             json(live.once(after: after))
           end
         end
+        private_class_method :what_it_does
       end
     end
   end

@@ -1,0 +1,38 @@
+import type { Schemas } from "@/api/client";
+import { Caution } from "@/ui/states";
+
+type Run = Schemas["Run"];
+const DONE: Record<string, string> = { done: "●", failed: "▲", skipped: "○", running: "◐", waiting: "○" };
+
+/** What was done on the bench, step by step, and whether a proof was passed. */
+export function RunOfPull({ run }: { run: Run }) {
+  return (
+    <section className="sheet px-4 py-3" aria-label="The run">
+      <div className="flex items-baseline justify-between gap-3">
+        <h2>{run.procedure} on the bench</h2>
+        <a className="font-semibold underline" href={`/api/runs/${run.id}/record`} target="_blank" rel="noreferrer">
+          {run.proof_passed === null ? "Report" : "Proof record"}
+        </a>
+      </div>
+      {run.proof_passed === true && <p className="mt-1 font-semibold">The proof is passed.</p>}
+      {run.proof_passed === false && <p className="text-signal mt-1 font-semibold">The proof is not passed.</p>}
+      {run.state === "interrupted" && <p className="text-signal mt-1 font-semibold">Interrupted: {run.ended}.</p>}
+      <ol className="mt-1 text-[13px]">
+        {run.outcomes.map((one, i) => (
+          <li key={i} className="border-line flex gap-2 border-t py-1">
+            <span aria-hidden="true" className={one.state === "failed" ? "text-signal" : "text-soft"}>
+              {DONE[one.state] ?? "○"}
+            </span>
+            <span className="capitalize">{one.does}</span>
+            <span className="text-soft ml-auto text-right">{one.words ?? one.state}</span>
+          </li>
+        ))}
+      </ol>
+      {run.overruled.map((words) => (
+        <Caution key={words}>
+          {words}. Pulled all the same: {run.overruled_reason}
+        </Caution>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,105 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Benching
+      # The paper of a run: a proof record where something was to be proved, else the report of a break.
+      module RunRecord
+        POINTS = 1500
+        SHOWN = %w[remark event].freeze
+
+        module_function
+
+        # @return [ExportStatement::Paper]
+        # @raise [NotFound, Conflict] while it still goes on
+        def call(run_id:, unit: nil)
+          run = Store::Models::Run.fetch!(run_id)
+          raise Conflict, "This pull still goes on" if run.state == "recording"
+
+          content = Documents::RunRecordPdf.render(stated(run, Catalogue.units.force!(unit || run.lot.display_unit)))
+          ExportStatement::Paper.new(content: content, type: "application/pdf", name: "#{name(run)}-#{run.uid}.pdf")
+        end
+
+        def name(run) = run.proof_passed.nil? ? "pull" : "proof"
+        private_class_method :name
+
+        def stated(run, unit)
+          recording = run.pull&.recording
+          { title: run.proof_passed.nil? ? "Report of a pull" : "Proof record", subtitle: subtitle(run),
+            verdict: verdict(run), pairs: pairs(run, unit), steps: steps(run, unit), unit: unit,
+            curve: curve(recording), levels: levels(run, unit), notes: notes(run), sha256: recording&.sha256,
+            checklist: Readiness::CHECKLIST.values_at(*run.read(:checklist).select { |_, seen| seen }.keys).compact,
+            overruled: run.read(:overruled), reason: run.overruled_reason }
+        end
+        private_class_method :stated
+
+        def subtitle(run)
+          piece = run.pull&.feature&.specimen
+          [run.lot.name, piece && Planning::PieceOrder.label(piece)].compact.join(", ")
+        end
+        private_class_method :subtitle
+
+        def verdict(run)
+          return "Interrupted: #{run.ended}. Nothing is proved." if run.state == "interrupted"
+          return if run.proof_passed.nil?
+
+          run.proof_passed ? "The proof is passed." : "The proof is not passed."
+        end
+        private_class_method :verdict
+
+        def pairs(run, unit)
+          words = Core::Plan::Wording.new(unit)
+          peak = run.pull&.measurement("peak")&.value_si
+          [["Customer", run.lot.job.customer], ["Pulled", run.created_at.localtime.strftime("%-d %B %Y, %H:%M")],
+           ["By", run.person.name], ["Bench", run.bench.name], ["Cell", cell(run)],
+           ["Procedure", run.read(:procedure)[:name]], ["Highest", peak && words.force(peak)],
+           ["Pull", run.pull&.number]]
+        end
+        private_class_method :pairs
+
+        def cell(run)
+          row = run.instrument_id && Store::Models::Instrument[run.instrument_id] or return
+          "#{row.name}#{", serial #{row.serial}" unless row.serial.to_s.empty?}#{", good until #{row.due}" if row.due}"
+        end
+        private_class_method :cell
+
+        # As it was planned then, by the loads of now; a load that nobody states any more is left in words.
+        def steps(run, unit)
+          made = Core::Pull::Procedure.new(run.read(:procedure), loads: Readiness.new(run.lot).loads)
+          outcomes = run.read(:results)&.fetch(:outcomes, nil).to_a
+          made.steps.each_with_index.map do |step, i|
+            Procedures.words(step, Core::Plan::Wording.new(unit), unit).slice(:title, :detail)
+                      .merge(state: outcomes.dig(i, :state) || "running", words: outcomes.dig(i, :words))
+          end
+        rescue InvalidInput
+          run.read(:results)&.fetch(:outcomes, nil).to_a.map do |one|
+            { title: one[:does].capitalize, detail: "", state: one[:state], words: one[:words] }
+          end
+        end
+        private_class_method :steps
+
+        def levels(run, unit)
+          words = Core::Plan::Wording.new(unit)
+          Readiness.new(run.lot).loads.slice("proof", "working_load")
+                   .to_h { |key, newtons| ["#{key.tr('_', ' ')} #{words.force(newtons)}", newtons] }
+        end
+        private_class_method :levels
+
+        def curve(recording)
+          return [] if recording.nil?
+
+          window = ReadWindow.call(recording_id: recording.id, points: POINTS)
+          judged = window[:series].find { |one| one[:judged] }
+          window[:seconds].zip(judged[:highs].empty? ? judged[:lows] : judged[:highs]).reject { |pair| pair.any?(nil) }
+        end
+        private_class_method :curve
+
+        def notes(run)
+          found = run.read(:results)&.fetch(:notes, []).to_a.select { |note| SHOWN.include?(note[:kind]) }
+          found.map { |note| "#{note[:words]} at #{format('%.1f', note[:seconds])} s" }
+        end
+        private_class_method :notes
+      end
+    end
+  end
+end

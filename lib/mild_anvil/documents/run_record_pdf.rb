@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # The paper of one pull on a bench: what was to be done, what came of every step, the load over time, who looked at
+    # what before, what was overruled.
+    class RunRecordPdf
+      STATES = { "done" => "done", "failed" => "not passed", "skipped" => "left out", "running" => "cut off",
+                 "waiting" => "left out" }.freeze
+      CURVE_HEIGHT = 150
+
+      # @param run [Hash] title, subtitle, pairs, steps ([title, detail, state, words]), curve ([seconds, newtons]),
+      #   levels (name => newtons), notes, overruled, reason, checklist, unit, sha256
+      # @return [String] the PDF's bytes
+      def self.render(run) = new(run).render
+
+      def initialize(run)
+        @run = run
+        @sheet = Sheet.new(title: run[:title])
+        @pdf = @sheet.pdf
+      end
+
+      def render
+        head
+        curve if @run[:curve].any?
+        steps
+        before
+        foot
+        @sheet.number_pages(@run[:title])
+        @pdf.render
+      end
+
+      private
+
+      def head
+        @pdf.font("Head", style: :bold) { @pdf.text @run[:title], size: 18 }
+        @pdf.text @run[:subtitle], size: 13
+        @pdf.move_down 6
+        @pdf.font("Head", style: :bold) { @pdf.text @run[:verdict], size: 12 } if @run[:verdict]
+        @pdf.move_down 4
+        @sheet.pairs(@run[:pairs].reject { |_, value| value.to_s.empty? })
+      end
+
+      def steps
+        @sheet.heading("What was done")
+        rows = @run[:steps].map do |step|
+          [step[:title], step[:detail], STATES.fetch(step[:state], step[:state]), step[:words].to_s]
+        end
+        @sheet.table([["Step", "As planned", "", "What came of it"], *rows])
+      end
+
+      # The load over time, with what it was to reach.
+      def curve
+        @sheet.heading("Load over time")
+        @sheet.room(CURVE_HEIGHT + 16)
+        @pdf.bounding_box([0, @pdf.cursor], width: @pdf.bounds.width, height: CURVE_HEIGHT) do
+          levels
+          @pdf.stroke_color Sheet::MEASURED
+          @pdf.line_width 0.9
+          path = @run[:curve].map { |seconds, newtons| at(seconds, newtons) }
+          @pdf.stroke { path.each_cons(2) { |from, to| @pdf.line(from, to) } }
+          @pdf.stroke_color Sheet::INK
+        end
+        @pdf.move_down 8
+      end
+
+      def levels
+        @pdf.line_width 0.4
+        { "" => 0.0, **@run[:levels] }.each do |name, newtons|
+          height = at(0, newtons).last
+          @pdf.stroke_color Sheet::LINE
+          @pdf.stroke { @pdf.horizontal_line 0, @pdf.bounds.width, at: height }
+          @pdf.fill_color Sheet::SOFT
+          @pdf.draw_text name, at: [2, height + 2], size: 7
+        end
+        words = "#{format('%.3g', @run[:unit].from_si(top))} #{@run[:unit].symbol}, #{format('%.3g', span)} s"
+        @pdf.draw_text words, at: [@pdf.bounds.width - 70, CURVE_HEIGHT - 8], size: 7
+        @pdf.fill_color Sheet::INK
+      end
+
+      def top = @top ||= [*@run[:curve].map(&:last), *@run[:levels].values].max
+      def span = @span ||= [@run[:curve].last.first - @run[:curve].first.first, 1.0e-9].max
+
+      def at(seconds, newtons)
+        [@pdf.bounds.width * (seconds - @run[:curve].first.first).clamp(0, span) / span,
+         (CURVE_HEIGHT - 14) * newtons / top]
+      end
+
+      def before
+        @sheet.heading("Looked at before")
+        @sheet.paragraph("#{@run[:checklist].join('; ')}.")
+        @run[:notes].any? && @sheet.paragraph("Noted: #{@run[:notes].join('; ')}.")
+        return if @run[:overruled].empty?
+
+        @sheet.heading("Overruled")
+        @sheet.paragraph("#{@run[:overruled].join('. ')}. Pulled all the same: #{@run[:reason]}")
+      end
+
+      def foot
+        @pdf.move_down 10
+        @sheet.paragraph("A proof shows that this piece held this load once. Its use for lifting, overhead or safety " \
+                         "of life is decided by a qualified person under the code in force where it is used.",
+                         color: Sheet::SOFT)
+        return if @run[:sha256].nil?
+
+        @sheet.paragraph("SHA-256 of what was recorded: #{@run[:sha256]}", color: Sheet::SOFT, size: 7)
+      end
+    end
+  end
+end
