@@ -146,6 +146,24 @@ class TcpBenchTest < CoreCase
     assert_equal [0, 1, 3, 4, 5, 6], numbers(collected(0.3))
   end
 
+  # Not told by anything but its numbers: the same ones with another clock.
+  def test_numbers_that_begin_again_are_a_new_record_and_a_repeat_is_not
+    scripted do |socket, line|
+      next socket.write("ERR -113,\"unknown\"\n") if line == "SYST:BOOT?"
+
+      usual(socket, line)
+      next unless line == "TRAC:STAR"
+
+      socket.write("D 7,0.7,1,0\nD 8,0.8,2,0\nD 7,0.7,1,0\nD 9,0.9,3,0\n")
+      socket.write("D 7,0.07,5,0\nD 8,0.08,6,0\n")
+    end
+    @driver.open
+    found = collected(0.3)
+    at = found.index { |item| item.is_a?(Drivers::Event) }
+
+    assert_equal [[7, 8, 9], "RESTART", [7, 8]], [numbers(found[0...at]), found[at].word, numbers(found[at..])]
+  end
+
   def test_a_bench_that_answers_nothing_is_told_and_not_waited_for
     scripted { |socket, line| usual(socket, line) unless line.start_with?("SOUR", "SYST:STAT") }
     @driver.open

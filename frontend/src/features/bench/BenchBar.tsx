@@ -50,7 +50,7 @@ export function BenchBar({ data, live, lost, run, onLeave, onNext }: Props) {
           stop();
         }}
         onClick={(event) => event.detail === 0 && stop()}
-        className="rounded-key bg-signal text-sheet flex h-14 min-w-[220px] items-center justify-center gap-3 text-[19px] font-bold disabled:opacity-35"
+        className="rounded-key bg-signal text-sheet flex h-14 min-w-[140px] flex-1 items-center justify-center gap-3 text-[19px] font-bold disabled:opacity-35 sm:min-w-[220px] sm:flex-none"
       >
         Stop{" "}
         <span className="[&_kbd]:opacity-100">

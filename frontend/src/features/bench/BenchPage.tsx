@@ -54,7 +54,10 @@ function AtBench({ data, bench }: { data: BenchPageData; bench: NonNullable<Benc
   return (
     <div className="flex h-[calc(100dvh-44px)] min-h-[560px] flex-col">
       <div className="grid min-h-0 flex-1 overflow-auto min-[900px]:grid-cols-[minmax(0,1fr)_minmax(290px,33%)_256px] min-[900px]:grid-rows-[minmax(0,1fr)] min-[900px]:overflow-hidden">
-        <section className="flex min-h-0 min-w-0 flex-col gap-3 overflow-auto p-4" aria-label="The pull">
+        <section
+          className="flex min-w-0 flex-col gap-3 p-4 min-[900px]:min-h-0 min-[900px]:overflow-auto"
+          aria-label="The pull"
+        >
           {(going && !elsewhere) || over ? (
             <RunView data={data} live={going} run={run ?? over} points={points} procedure={procedure} />
           ) : (

@@ -20,7 +20,7 @@ export function BigNumber({ live, lost, chosen, over, marks }: Props) {
   const size = SIZES[Math.min(now.length, 6)] ?? SIZES[4];
   return (
     <section
-      className="bg-ground border-edge flex min-h-0 min-w-0 flex-col overflow-auto border-l px-5 py-4"
+      className="bg-ground border-edge order-first flex min-w-0 flex-col border-b px-5 py-4 min-[900px]:order-none min-[900px]:min-h-0 min-[900px]:overflow-auto min-[900px]:border-b-0 min-[900px]:border-l"
       aria-label="Force now"
     >
       <div className="cap flex justify-between">

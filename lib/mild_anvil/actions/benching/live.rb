@@ -69,7 +69,7 @@ module MildAnvil
         def rate(newtons_per_second)
           return if newtons_per_second.nil?
 
-          limit = (@resolution || 1.0) * 2
+          limit = (@resolution || 1.0) * 4
           return "steady" if newtons_per_second.abs < limit
 
           step = "#{format('%.2g', @unit.from_si(newtons_per_second.abs))} #{@unit.symbol}/s"

@@ -11,6 +11,11 @@ module MildAnvil
         SAMPLE = /\AD (\d+),(#{NUMBER}),(.*)\z/
         EVENT = /\AE (#{NUMBER}),([A-Z]+(?: [A-Z0-9]+)*)(?:,"?(.*?)"?)?\z/
 
+        # Told as an event of its own when numbers begin again: what follows is another record.
+        RESTART = "RESTART"
+        REMEMBERED = 20_000 # numbers whose clock is known, so that a repeat is told from a new beginning
+        SAME_SECONDS = 1.0e-5
+
         attr_reader :garbage, :missing, :state
         attr_accessor :width
 
@@ -25,6 +30,7 @@ module MildAnvil
           @gaps = []
           @queue = []
           @later = []
+          @clocks = {}
         end
 
         def any? = @queue.any?
@@ -82,11 +88,24 @@ module MildAnvil
 
         def place(sample)
           return put_aside(sample) if @filling
-          return if @next && sample.number < @next
+          return begin_again(sample) if @next && sample.number < @next
 
           @gaps << [@next, sample.number] if @next && sample.number > @next
           @next = sample.number + 1
           @queue << sample
+          @clocks[sample.number] = sample.seconds
+          @clocks.shift if @clocks.size > REMEMBERED
+        end
+
+        # The same number with another clock is no repeat: the bench was switched off and on.
+        def begin_again(sample)
+          known = @clocks[sample.number]
+          return if known && (known - sample.seconds).abs <= SAME_SECONDS
+
+          waiting = @queue
+          forget
+          @queue = waiting << Event.new(sample.seconds, RESTART, nil)
+          place(sample)
         end
 
         def put_aside(sample)

@@ -45,11 +45,7 @@ module MildAnvil
         # @raise [SystemCallError, EOFError, Refused]
         def open
           @line = BenchLine.new(@host, @port.respond_to?(:call) ? @port.call : @port)
-          boot = ask("SYST:BOOT?")
-          met = if @boot.nil? then :new
-                else boot == @boot ? :same : :rebooted
-                end
-          @boot = boot
+          met = meet
           @channels = read_channels(ask("SENS:CHAN?"))
           @intake.forget if met == :rebooted
           @intake.width = @channels.size
@@ -180,6 +176,20 @@ module MildAnvil
           end
         rescue Refused
           nil
+        end
+
+        # A bench that does not say when it was switched on is known by its numbers.
+        def meet
+          boot = ask("SYST:BOOT?")
+          before = @boot
+          @boot = boot
+          return :new if before.nil?
+
+          before == boot ? :same : :rebooted
+        rescue Refused => e
+          raise if e.code.nil?
+
+          @boot ? :same : :new
         end
 
         def read_channels(text)

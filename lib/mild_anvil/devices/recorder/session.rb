@@ -14,9 +14,10 @@ module MildAnvil
         STATUS_SECONDS = 0.4 # keeps the watchdog of the bench quiet
         AFTER_SECONDS = 0.5 # recorded on after the end
         REQUEST_SECONDS = 8.0
-        LET_OFF_SECONDS = 5.0
         # What is asked, and where the answer goes
         Request = Struct.new(:does, :given, :answer)
+
+        include Requests
 
         attr_reader :name, :recording
 
@@ -111,8 +112,18 @@ module MildAnvil
         def take(items)
           return if items.empty?
 
+          at = items.index { |item| item.is_a?(Drivers::Event) && item.word == Drivers::Intake::RESTART }
+          return take_both(items[0...at], items.drop(at + 1)) if at
+
           @recording&.keep(items)
           items.each { |item| item.is_a?(Drivers::Sample) ? sample(item) : event(item) }
+        end
+
+        # Before and after the bench was switched on again.
+        def take_both(before, after)
+          take(before)
+          finish(interrupted: "the bench was switched off and on") if @recording
+          take(after)
         end
 
         # The state that belongs to a sample is that of the events before it, not the newest one.
@@ -153,61 +164,9 @@ module MildAnvil
         def serve
           request = @requests.pop
           request.answer << send(request.does, request.given)
-        rescue Drivers::TcpBench::Refused, InvalidInput => e
+        rescue StandardError => e # whoever asks is answered, whatever it was
           request.answer << { refused: e.message }
-        end
-
-        # --- what may be asked
-
-        def begin_run(given)
-          return { refused: "A run is going on" } if @recording
-
-          make_ready(given)
-          @state = "ARMED"
-          @trace = Trace.new
-          @recording = Recording.new(given, channels: @driver.channels, boot: @driver.boot, folder: @folder)
-          obey(@recording.begin)
-          { done: @recording.uid }
-        end
-
-        # From wherever the bench stands: control, at rest, what is to be pulled put in, limits, armed.
-        def make_ready(given)
-          @driver.lock
-          @driver.reset
-          @driver.put_in(given[:specimen]) if given[:specimen]
-          @driver.set_limits(**given[:limits])
-          @driver.arm
-        end
-
-        def stop_run(_given)
-          stands = @driver.stop
-          @recording&.stop
-          { done: stands }
-        end
-
-        # What a stop left under load.
-        def let_off(_given)
-          return { refused: "A run is going on" } if @recording
-
-          @driver.lock
-          @driver.release([@newest.to_f.abs / LET_OFF_SECONDS, 10.0].max)
-          { done: true }
-        end
-
-        def hold_here(_given)
-          @driver.hold
-          @recording&.note(kind: "held", words: "held here by hand")
-          { done: true }
-        end
-
-        def inspect_points(given)
-          obey(@recording&.inspected(given[:points]))
-          { done: true }
-        end
-
-        def remark(given)
-          @recording&.note(kind: given[:kind] || "remark", words: given[:words].to_s[0, 200])
-          { done: !@recording.nil? }
+          raise unless e.is_a?(Drivers::TcpBench::Refused) || e.is_a?(InvalidInput)
         end
 
         def finish(interrupted: nil)
