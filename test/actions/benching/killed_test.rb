@@ -19,7 +19,7 @@ class KilledTest < CommittedCase
   end
 
   def teardown
-    @pids.each { |pid| kill(pid, "TERM") }
+    @pids.dup.each { |pid| kill(pid, "TERM") }
     ENV.delete("RECORDER_SOCKET")
     FileUtils.remove_entry(@var)
     super
