@@ -67,7 +67,7 @@ class Live
 
   def held
     { name: "Held", kind: "sustained", steps: [{ does: "ramp", to: 5000, rate: 5000 },
-                                               { does: "wait", seconds: SECONDS - 5 }] }
+                                               { does: "wait", seconds: SECONDS + 60 }] }
   end
 
   def processor
@@ -94,7 +94,15 @@ class Live
               format("median %.0f ms, 95 of 100 within %.0f ms, %d events", middle, most, ages.size)
   end
 
+  # From asking the recorder until the bench says that it stands.
+  def stopped(bench)
+    started = Bench.now
+    ACTS::Benching::RecorderLine.ask!(bench.id, "stop")
+    Bench.say "from stop to a bench that stands", format("%.0f ms", (Bench.now - started) * 1000)
+  end
+
   def ended(bench)
+    stopped(bench)
     sleep 0.05 while ACTS::Benching::RecorderLine.ask(bench.id, "shown")[:run]
     path = Dir[File.join(@var, "journal/**/*.journal")].first
     read = MildAnvil::Devices::Recorder::Journal.read(path)
@@ -102,6 +110,5 @@ class Live
     lost = numbers.last - numbers.first + 1 - numbers.size
     Bench.say "samples kept",
               "#{numbers.size} of #{CELLS + 1} channels, #{lost} lost, #{numbers.size - numbers.uniq.size} twice"
-    _ = started
   end
 end
