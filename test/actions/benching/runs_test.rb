@@ -79,7 +79,7 @@ class RunsTest < CommittedCase
     assert_raises(MildAnvil::Forbidden) { Benching::CommandRun.call(command: "hold", **command) }
     Benching::CommandRun.call(command: "stop", **command)
 
-    assert_equal ["finished", "stopped", false], over(run).values.values_at(:state, :ended, :proof_passed)
+    assert_equal ["finished", "stopped", nil], over(run).values.values_at(:state, :ended, :proof_passed)
     assert_equal :stopped, @made.machine.state
   end
 

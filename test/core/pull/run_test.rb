@@ -75,6 +75,17 @@ class PullRunTest < CoreCase
     assert_in_delta 60, held[:held_seconds], 0.1
   end
 
+  def test_sixty_seconds_are_told_as_sixty_and_a_hold_on_the_way_proves_nothing
+    held = Pull::Held.new(target: nil, for_seconds: 60, over_share: 0.05, resolution: 1.0)
+    600.times { held.note(5.0, 0.1) }
+    staged = Pull::Procedure.new({ name: "Staged", kind: "staged", steps: [ramp(2000), hold(1)] })
+    run = run_on(staged)
+
+    assert_predicate held, :done?
+    assert_nil run.proof_passed?
+    assert_equal "held 60 s", run_on(procedure(ramp(2000), hold(60))).outcomes[1].words
+  end
+
   # A specimen that creeps is tightened again, and that is kept.
   def test_what_relaxes_is_tightened_before_it_falls_below
     run = run_on(procedure(ramp(4000), hold(1500)))

@@ -14,6 +14,8 @@ module MildAnvil
         MOST_STEPS = 40
         # Loads that a step may name instead of a figure.
         NAMED = %w[proof working_load claim expected].freeze
+        # Kinds whose holds prove nothing.
+        ON_THE_WAY = %w[working_load_then_break staged sustained load_share].freeze
         NEEDS = { "ramp" => %i[to rate], "hold" => %i[seconds], "cycle" => %i[low high hertz count],
                   "release" => %i[rate], "break" => %i[rate], "wait" => %i[seconds], "inspect" => %i[points],
                   "remark" => %i[words] }.freeze
@@ -40,8 +42,8 @@ module MildAnvil
         # @return [Boolean]
         def breaks? = steps.any? { |step| step.does == "break" }
 
-        # @return [Boolean] whether it is judged as a proof: something held
-        def proof? = steps.any? { |step| step.does == "hold" }
+        # @return [Boolean] whether it is judged as a proof: something held, and not only on the way
+        def proof? = !ON_THE_WAY.include?(kind) && steps.any? { |step| step.does == "hold" }
 
         # Where the load goes over time, as a drawing needs it; a break is drawn to what is expected.
         # @return [Array<Array(Float, Float)>] seconds, newtons

@@ -11,6 +11,8 @@ module MildAnvil
         # A reading: seconds of the bench clock, newtons net of the zero, state of the bench, whether it broke
         Reading = Struct.new(:seconds, :newtons, :state, :broke, keyword_init: true)
 
+        ROUNDING = 1.0e-6 # 59.9999999 s of 60 are 60
+
         attr_reader :outcomes, :at, :highest, :ended, :started
 
         # @param procedure [Procedure]; @param resolution [Float] of the cell that counts, newtons
@@ -130,8 +132,7 @@ module MildAnvil
 
         # What the ramp before it asked for.
         def held_target
-          before = @procedure.steps[0...@at].reverse.find { |one| %w[ramp cycle].include?(one.does) }
-          before&.to || before&.high
+          @procedure.steps[0...@at].reverse.find { |one| %w[ramp cycle].include?(one.does) }&.then { |s| s.to || s.high }
         end
 
         def tightened(reading)
@@ -236,7 +237,7 @@ module MildAnvil
         end
 
         def figures = @outcomes[@at].figures
-        def seconds(value) = value < 10 ? format("%.1f s", value) : "#{value.floor} s"
+        def seconds(value) = value < 10 ? format("%.1f s", value) : "#{(value + ROUNDING).floor} s"
 
         def finish(how)
           @ended = how
