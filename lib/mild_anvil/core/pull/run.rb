@@ -84,9 +84,7 @@ module MildAnvil
         end
 
         # @return [Float, nil] seconds that a hold still needs
-        def left
-          @held&.left
-        end
+        def left = @held&.left
 
         private
 
@@ -132,7 +130,8 @@ module MildAnvil
 
         # What the ramp before it asked for.
         def held_target
-          @procedure.steps[0...@at].reverse.find { |one| %w[ramp cycle].include?(one.does) }&.then { |s| s.to || s.high }
+          before = @procedure.steps[0...@at].reverse.find { |one| %w[ramp cycle].include?(one.does) }
+          before && (before.to || before.high)
         end
 
         def tightened(reading)
