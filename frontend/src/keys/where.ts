@@ -3,6 +3,7 @@ import { useSyncExternalStore } from "react";
 const STORED = "single-keys";
 const OVERLAY = '[role="dialog"], [role="alertdialog"], [role="menu"], [role="listbox"]';
 const FIELD = 'input:not([type="checkbox"]):not([type="radio"]), textarea, select, [contenteditable="true"]';
+const TICKED = 'input[type="checkbox"], input[type="radio"]'; // Space is theirs, Enter is not
 // Their own keys: Enter and Space do what has the focus; arrows and letters choose in a group.
 const CONTROL =
   "button, a[href], summary, [role='radio'], [role='slider'], [role='combobox'], [role='option'], [role='menuitem']";
@@ -16,6 +17,7 @@ export function actsOnPage(event: KeyboardEvent, keys: string): boolean {
   if (document.querySelector(OVERLAY)) return false;
   if (keys.startsWith("Ctrl+")) return true;
   if (within(event.target, FIELD)) return false;
+  if (keys === "Space" && within(event.target, TICKED)) return false;
   return !((keys === "Enter" || keys === " " || keys === "Space") && within(event.target, CONTROL));
 }
 

@@ -65,6 +65,17 @@ describe("before a pull", () => {
     await waitFor(() => expect(sent[0]?.body).toEqual({ procedure: "break", checklist: { guard: true, clear: true } }));
     expect(sent[0]?.once).toBeTruthy();
   });
+  it("ticks the next point by Space on the page, and leaves Space to a box that has the focus", async () => {
+    serve();
+    before();
+    const guard = await screen.findByLabelText("Guard shut");
+    await userEvent.keyboard(" ");
+    expect(guard).toBeChecked();
+    guard.focus();
+    await userEvent.keyboard(" ");
+    expect(guard).not.toBeChecked();
+    expect(screen.getByLabelText(/People clear/)).not.toBeChecked();
+  });
   it("says what stands in the way, and asks why it is pulled all the same", async () => {
     const refusals = [{ key: "cell", words: "C-2 failed its check" }];
     serve();
