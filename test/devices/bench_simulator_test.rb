@@ -300,4 +300,27 @@ class BenchSimulatorTest < CoreCase
     assert_operator numbers.size, :>, 5000
     assert_equal [*numbers.first..numbers.last], numbers
   end
+
+  WORDS = ["*RST", "SYST:LOCK", "SYST:WATC 5", "SOUR:LIM:FORC 9000", "SOUR:LIM:DISP 0.3", "SOUR:ARM",
+           "SOUR:RAMP:FORC 500,5000", "SOUR:RAMP:DISP 0.01,0.1", "SOUR:HOLD", "SOUR:REL 9000", "SOUR:STOP", "SOUR:DIS",
+           "SOUR:CYCL 10,90,20,2", "TRAC:STAR", "TRAC:STOP", "TRAC:READ? 0,5", "SENS:RATE 300", "SIM:ESTOP",
+           "SIM:ESTOP:REL", "SIM:GUARD OPEN", "SIM:GUARD SHUT", "SIM:LOAD rope", "SYST:ERR?", "SYST:STAT?"].freeze
+  STATES = %w[IDLE ARMED RAMP HOLD CYCLE RELEASE STOPPED ESTOP FAULT].freeze
+
+  # Whatever is said in whatever order, from two sides at once: one answer a line, a known state, nobody thrown out.
+  def test_no_order_of_commands_and_no_bytes_put_it_out
+    one = bench
+    other = line
+    random = Random.new(12)
+    400.times do
+      who = [one, other].sample(random: random)
+      words = WORDS.sample(random: random).dup
+      words.insert(random.rand(words.size), random.bytes(3).delete("\n")) if random.rand < 0.15
+      refute_nil who.ask(words), words.inspect
+    end
+    one.ask("TRAC:STOP")
+
+    assert_includes STATES, one.state
+    assert_equal "MA-1", line.ask("SYST:VERS?")
+  end
 end

@@ -164,6 +164,27 @@ class TcpBenchTest < CoreCase
     assert_equal [[7, 8, 9], "RESTART", [7, 8]], [numbers(found[0...at]), found[at].word, numbers(found[at..])]
   end
 
+  # Garbage of every kind between sound samples: each of those comes once, in order, and nothing else.
+  def test_no_garbage_hides_a_sample_or_makes_one
+    random = Random.new(4)
+    scripted do |socket, line|
+      usual(socket, line)
+      next unless line == "TRAC:STAR"
+
+      200.times do |i|
+        socket.write("#{random.bytes(random.rand(40)).tr("\n", ' ')}\n") if random.rand < 0.3
+        socket.write(["D\n", "E\n", "D 1\n", "OK\n", "D ,,,\n", "E x,y\n"].sample(random: random)) if random.rand < 0.3
+        text = "D #{i},#{i * 0.01},#{i}.5,0\n"
+        cut = random.rand(text.size)
+        socket.write(text[0...cut]) && socket.flush
+        socket.write(text[cut..])
+      end
+    end
+    @driver.open
+
+    assert_equal [*0...200], numbers(collected(0.6))
+  end
+
   def test_a_bench_that_answers_nothing_is_told_and_not_waited_for
     scripted { |socket, line| usual(socket, line) unless line.start_with?("SOUR", "SYST:STAT") }
     @driver.open

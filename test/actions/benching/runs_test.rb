@@ -146,6 +146,21 @@ class RunsTest < CommittedCase
     assert_equal [lot.id, run.pull_id], told.values_at(:lot_id, :pull_id)
   end
 
+  def test_a_database_that_is_away_at_the_end_of_a_run_has_it_when_it_is_back
+    lot = lot_at_bench
+    open_desk
+    connected
+    kept = Benching::KeepRun.method(:call)
+    calls = 0
+    away = lambda do |path|
+      (calls += 1) < 3 ? raise(Sequel::DatabaseDisconnectError, "gone away") : kept.call(path)
+    end
+    _, err = capture_io { Benching::KeepRun.stub(:call, away) { over(start(lot)) } }
+
+    assert_match(/the database is away: .*gone away/, err)
+    assert_equal [3, 1], [calls, Models::Pull.where(lot_id: lot.id, origin: "bench").count]
+  end
+
   # The web server ended between writing it down and asking the recorder.
   def test_a_run_that_nobody_records_does_not_hold_the_bench_for_ever
     lot = lot_at_bench
