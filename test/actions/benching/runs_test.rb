@@ -161,6 +161,40 @@ class RunsTest < CommittedCase
     assert_equal [3, 1], [calls, Models::Pull.where(lot_id: lot.id, origin: "bench").count]
   end
 
+  # A hobby cell that says its readings, pulled by hand: nothing can be told to move, all of it is recorded.
+  def test_a_cell_that_says_its_readings_is_recorded_while_it_is_pulled_by_hand
+    lot = lot_at_bench
+    open_desk
+    say_readings
+    @bench_row.update(address: "text:127.0.0.1:#{@saying.addr[1]}")
+    assert_equal(%w[break], Benching::ShowBench.call(lot_id: lot.id)[:procedures].map { |row| row[:key] })
+    connected
+    patiently { Benching::Live.new(@bench_row.id).once[:newtons] }
+    run = start(lot)
+    @pulling = true
+    kept = over(run)
+
+    assert_equal ["finished", "broken"], [kept.state, kept.ended]
+    assert_in_delta 2400, row(kept.pull)[:measurement][:value_si], 60
+  ensure
+    @voice&.kill
+    @saying&.close
+  end
+
+  # Rest, then up to 2.4 kN and gone.
+  def say_readings
+    @saying = TCPServer.new("127.0.0.1", 0)
+    @voice = Thread.new do
+      socket = @saying.accept
+      force = 0
+      loop do
+        force = force > 2400 ? -1 : force + 40 if @pulling && force >= 0
+        socket.write(format("%.2f kN\n", [force, 0].max / 1000.0))
+        sleep 0.02
+      end
+    end
+  end
+
   # The web server ended between writing it down and asking the recorder.
   def test_a_run_that_nobody_records_does_not_hold_the_bench_for_ever
     lot = lot_at_bench

@@ -51,7 +51,7 @@ export const BENCH: FieldSpec[] = [
   number("fastest_mm_per_minute", "Fastest, mm/min"),
   text("channels", "Channels"),
   { name: "counting_instrument_id", label: "Of two cells counts", kind: "choice" },
-  { name: "address", label: "Answers at (host:port, or simulated)", kind: "text" },
+  { name: "address", label: "Answers at (host:port, text:host:port, file:NAME, simulated)", kind: "text" },
   text("note", "Note"),
 ];
 export const INSTRUMENT: FieldSpec[] = [

@@ -8,18 +8,29 @@ module MildAnvil
         module_function
 
         # @param readiness [Readiness]; @param unit [Core::Quantity::Unit] to state loads in
+        BY_HAND = %w[break].freeze # where nothing can be told to move
+
         # @return [Array<Hash>] key, name, about, steps in words, profile, refused
         def all(readiness, unit)
-          Catalogue.procedures.map { |row| { **row.slice(:key, :name, :about), **stated(row, readiness, unit) } }
+          possible(readiness).map { |row| { **row.slice(:key, :name, :about), **stated(row, readiness, unit) } }
         end
 
         # @param key [String]
         # @return [Array(Hash, Core::Pull::Procedure)] content, with what this kind of item is looked at for
         # @raise [NotFound, InvalidInput]
         def of(key, readiness)
-          row = Catalogue.procedures.find { |one| one[:key] == key } or raise NotFound, "there is no procedure #{key}"
+          row = possible(readiness).find do |one|
+            one[:key] == key
+          end or raise NotFound, "there is no procedure #{key} here"
           content = looked_at(row.slice(:key, :name, :kind, :steps), readiness.lot)
           [content, Core::Pull::Procedure.new(content, loads: readiness.loads)]
+        end
+
+        # @return [Array<Hash>] what this bench can do
+        def possible(readiness)
+          return Catalogue.procedures if readiness.bench.nil? || Address.drives?(readiness.bench.address)
+
+          Catalogue.procedures.select { |row| BY_HAND.include?(row[:key]) }
         end
 
         # What is looked at follows the item, where its kind says so.

@@ -12,7 +12,6 @@ module MildAnvil
         FORGOTTEN_SECONDS = 30 # after which a run that nobody records was never begun
         AGAIN_SECONDS = 2.0
         JOURNALS = "journal"
-        SIMULATED_PORT = "run/bench-simulator.port"
 
         # @param var [String] folder of everything that is kept
         def initialize(var)
@@ -59,7 +58,7 @@ module MildAnvil
           Store::Models::Bench.in_use.exclude(address: nil).exclude(address: "").each do |bench|
             next if @sessions.key?(bench.id)
 
-            driver = Devices::Drivers::TcpBench.new(*address(bench))
+            driver = Address.driver(bench.address, @var)
             @sessions[bench.id] = Devices::Recorder::Session.new(bench.name, driver, folder: @folder,
                                                                                      finished: @waiting.method(:<<))
             @sessions[bench.id].start
@@ -74,14 +73,6 @@ module MildAnvil
                             .where { created_at < Time.now - FORGOTTEN_SECONDS }.each do |run|
             run.update(state: "interrupted", ended: "nothing was recorded", ended_at: Time.now)
           end
-        end
-
-        # The one that ships says where it answers by a file, each time anew.
-        def address(bench)
-          return ["127.0.0.1", -> { File.read(File.join(@var, SIMULATED_PORT)).to_i }] if bench.address == "simulated"
-
-          host, port = bench.address.split(":")
-          [host, port.to_i]
         end
 
         # A journal that cannot be kept now is tried again; one that makes no sense is put aside and said.

@@ -17,7 +17,6 @@ module MildAnvil
         MINUTE = 60
         PER_MINUTE = { slowest_mm_per_minute: :slowest_metres_per_second,
                        fastest_mm_per_minute: :fastest_metres_per_second }.freeze
-        ADDRESS = /\A(|simulated|[\w.-]{1,100}:\d{1,5})\z/ # of the bench itself
         private_constant :MINUTE
         SHARES = { scatter_percent: :scatter_share, tolerance_percent: :tolerance_share }.freeze
 
@@ -126,7 +125,9 @@ module MildAnvil
         def check!(table, row)
           wrong = {}
           wrong[:name] = "is needed" if row[:name].to_s.strip.empty?
-          wrong[:address] = "is host:port, or simulated" unless ADDRESS.match?(row[:address].to_s)
+          unless Benching::Address::FORM.match?(row[:address].to_s)
+            wrong[:address] = "is host:port, text:host:port, file:NAME or simulated"
+          end
           if table == "instruments"
             wrong[:capacity] = "is needed" unless row[:capacity_newtons].to_f.positive?
             wrong.merge!(verified(row))

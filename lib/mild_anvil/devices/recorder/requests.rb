@@ -12,6 +12,8 @@ module MildAnvil
         def begin_run(given)
           return { refused: "A run is going on" } if @recording
 
+          return { refused: "Nothing was read from the bench yet" } if @driver.channels.nil?
+
           make_ready(given)
           @state = "ARMED"
           @trace = Trace.new
