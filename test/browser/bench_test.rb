@@ -87,6 +87,8 @@ class BenchJourney < BrowserCase
     click_on "What failed, and where: pull 2"
     assert_selector "h2", text: "Pull 2"
     assert_text "Read by C-9"
+    visit "/lots/#{@lot.id}/judge?pull=999999" # never another one in its place
+    assert_text "This lot has no such pull"
     run = MildAnvil::Store::Models::Run.order(:id).last
 
     assert_equal %w[finished stopped], [run.state, run.ended]

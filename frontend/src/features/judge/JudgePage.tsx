@@ -1,9 +1,11 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate, useSearch } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
+import { lotChanged } from "@/api/queries";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
 import { plural } from "@/format/words";
-import { Empty } from "@/ui/states";
+import { Empty, Waiting } from "@/ui/states";
 import { Filmstrip } from "./Filmstrip";
 import { PullView } from "./PullView";
 
@@ -15,7 +17,8 @@ export function JudgePage() {
   const pulls = page.pulls;
   // The first one that waits when the screen opens; judging it does not turn the page.
   const [first] = useState(() => (pulls.find((p) => !p.judgement?.complete) ?? pulls[0])?.id);
-  const current = pulls.find((p) => p.id === (search.pull ?? first)) ?? pulls[0];
+  const asked = search.pull !== undefined;
+  const current = pulls.find((p) => p.id === (search.pull ?? first)) ?? (asked ? undefined : pulls[0]);
   const go = (step: number) => {
     const next = pulls[pulls.findIndex((p) => p.id === current?.id) + step];
     if (next) void navigate({ to: "/lots/$lotId/judge", params: { lotId: page.lot.id }, search: { pull: next.id } });
@@ -30,6 +33,7 @@ export function JudgePage() {
     setSelected(id);
     return () => setSelected(null);
   }, [id, setSelected]);
+  if (!current && search.pull !== undefined) return <NotListed key={search.pull} />;
   if (!current) {
     return (
       <Empty title="Nothing to judge yet">
@@ -48,5 +52,23 @@ export function JudgePage() {
       <Filmstrip current={current.id} />
       <PullView key={current.id} id={current.id} />
     </div>
+  );
+}
+
+/** One that this page does not know yet, just recorded it may be: asked for anew, and never another in its place. */
+function NotListed() {
+  const { page } = useLot();
+  const queries = useQueryClient();
+  const [looked, setLooked] = useState(false);
+  useEffect(() => {
+    void lotChanged(queries, page.lot.id).then(() => setLooked(true));
+  }, [queries, page.lot.id]);
+  if (!looked) return <Waiting what="the pull" />;
+  return (
+    <Empty title="This lot has no such pull">
+      <Link to="/lots/$lotId/judge" params={{ lotId: page.lot.id }} search={{}} className="font-semibold underline">
+        Judge what there is
+      </Link>
+    </Empty>
   );
 }
