@@ -1,10 +1,13 @@
 # frozen_string_literal: true
 
+require_relative "../support/at_once"
 require_relative "../support/committed_case"
 
 # Several people at the same moment over one plan, one order, one study, one register: one of them is first, and the
 # others are told.
 class PlansAtOnceTest < CommittedCase
+  include AtOnce
+
   Planning = Actions::Planning
   PEOPLE = 6
   FACTOR = { name: "Thread", levels: [{ name: "a" }, { name: "b" }, { name: "c" }] }.freeze
@@ -16,21 +19,7 @@ class PlansAtOnceTest < CommittedCase
     @lot = Actions::SaveLot.create(job_id: @job.id, values: values, person_id: @person.id)
   end
 
-  # @return [Array<Symbol>] what each of them came to: done, or the kind of refusal
-  def at_once(count = PEOPLE)
-    gate = Queue.new
-    threads = Array.new(count) do |k|
-      Thread.new do
-        gate.pop
-        yield(k)
-        :done
-      rescue MildAnvil::Error => e
-        e.class.name.split("::").last.to_sym
-      end
-    end
-    count.times { gate << true }
-    threads.map(&:value)
-  end
+  def at_once(&block) = super(PEOPLE, &block)
 
   def test_one_plan_is_kept_and_the_others_are_told
     found = at_once do |k|

@@ -25,6 +25,7 @@ export function WorthTable({ reading, unit }: { reading: Schemas["ReadingWorth"]
                 <td className="py-1.5">
                   {part.name}
                   {part.shared && <span className="text-soft">, shared</span>}
+                  {part.dof !== null && <span className="text-soft">, {part.dof} degrees of freedom</span>}
                   {part.bias && <span className="text-soft"> (moves it by {amount(part.bias, unit)})</span>}
                 </td>
                 <Value figure={part.standard} unit={unit} />

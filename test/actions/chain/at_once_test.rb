@@ -1,28 +1,17 @@
 # frozen_string_literal: true
 
+require_relative "../../support/at_once"
 require_relative "../../support/committed_case"
 require_relative "../../support/chain_helpers"
 
 # Several people at the same moment over one instrument and one list of pieces.
 class ChainAtOnceTest < CommittedCase
+  include AtOnce
   include ChainHelpers
 
   PEOPLE = 5
 
-  def at_once
-    gate = Queue.new
-    threads = Array.new(PEOPLE) do |k|
-      Thread.new do
-        gate.pop
-        yield(k)
-        :done
-      rescue MildAnvil::Error => e
-        e.class.name.split("::").last.to_sym
-      end
-    end
-    PEOPLE.times { gate << true }
-    threads.map(&:value).tally
-  end
+  def at_once(&block) = super(PEOPLE, &block).tally
 
   def seen(made, **given)
     check = check_of(**given)

@@ -24,19 +24,9 @@ module MildAnvil
         end
 
         def withdraw(id:, reason:, person_id:)
-          person = People.fetch!(person_id)
-          if reason.to_s.strip.empty?
-            raise InvalidInput.new("Say why it does not count",
-                                   fields: { reason: "is needed" })
-          end
-
-          Store::Database.write do
-            row = Store::Models::Certificate.where(id: id, withdrawn_at: nil).for_update.first ||
-                  raise(NotFound.new("there is no such certificate", id: id))
-            row.update(withdrawn_at: Time.now, withdrawn_reason: reason.strip)
-            Store::Events.record(:withdraw_certificate, row, person_id: person.id, after: { reason: reason.strip })
-            RefreshInstrument.call(Store::Models::Instrument.locked!(row.instrument_id))
-            row
+          Withdraw.call(Store::Models::Certificate, id, event: :withdraw_certificate, reason: reason,
+                                                        person_id: person_id) do
+            raise NotFound.new("there is no such certificate", id: id)
           end
         end
 

@@ -54,20 +54,10 @@ module MildAnvil
         # @param reason [String]
         # @raise [InvalidInput] without one
         def withdraw(check_id:, reason:, person_id:)
-          person = People.fetch!(person_id)
-          if reason.to_s.strip.empty?
-            raise InvalidInput.new("Say why it does not count",
-                                   fields: { reason: "is needed" })
-          end
-
-          Store::Database.write do
-            check = Store::Models::InstrumentCheck.where(id: check_id).for_update.first || Store::Models::InstrumentCheck.fetch!(check_id)
-            raise Conflict, "This check was withdrawn already" if check.withdrawn_at
-
-            check.update(withdrawn_at: Time.now, withdrawn_reason: reason.strip)
-            Store::Events.record(:withdraw_check, check, person_id: person.id, after: { reason: reason.strip })
-            RefreshInstrument.call(Store::Models::Instrument.locked!(check.instrument_id))
-            check
+          Withdraw.call(Store::Models::InstrumentCheck, check_id, event: :withdraw_check, reason: reason,
+                                                                  person_id: person_id) do
+            Store::Models::InstrumentCheck.fetch!(check_id)
+            raise Conflict, "This check was withdrawn already"
           end
         end
 

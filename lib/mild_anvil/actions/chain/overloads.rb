@@ -36,16 +36,9 @@ module MildAnvil
 
         # A typing error is taken back with a reason.
         def withdraw(id:, reason:, person_id:)
-          person = People.fetch!(person_id)
-          raise InvalidInput.new("Say why it was none", fields: { reason: "is needed" }) if reason.to_s.strip.empty?
-
-          Store::Database.write do
-            row = Store::Models::Overload.where(id: id, withdrawn_at: nil).for_update.first ||
-                  raise(NotFound.new("there is no such overload", id: id))
-            row.update(withdrawn_at: Time.now, withdrawn_reason: reason.strip, pull_id: nil)
-            Store::Events.record(:withdraw_overload, row, person_id: person.id, after: { reason: reason.strip })
-            RefreshInstrument.call(Store::Models::Instrument.locked!(row.instrument_id))
-            row
+          Withdraw.call(Store::Models::Overload, id, event: :withdraw_overload, reason: reason, person_id: person_id,
+                                                     pull_id: nil) do
+            raise NotFound.new("there is no such overload", id: id)
           end
         end
       end

@@ -108,11 +108,6 @@ module MildAnvil
           number = field && @layout.style.parse(field)
           number && column.unit ? column.unit.to_si(number) * (column.sign || 1) : number
         end
-
-        def thrown
-          @garbage += 1
-          nil
-        end
       end
     end
   end

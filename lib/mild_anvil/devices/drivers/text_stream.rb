@@ -47,11 +47,6 @@ module MildAnvil
 
           sample([unit.to_si(found[:value].tr(",", ".").to_f)])
         end
-
-        def thrown
-          @garbage += 1
-          nil
-        end
       end
     end
   end

@@ -41,6 +41,12 @@ module MildAnvil
 
         def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
+        # What was no reading: counted.
+        def thrown
+          @garbage += 1
+          nil
+        end
+
         # @param readings [Array<Float, nil>] SI; @param seconds [Float, nil] of its own clock; nil: when it came
         # @return [Sample] each later than the one before
         def sample(readings, seconds = nil)
