@@ -234,4 +234,14 @@ class ChecksTest < StoreCase
 
     assert_equal "good", instrument_page(made.refresh)[:state]
   end
+
+  def test_the_same_check_is_not_signed_twice_without_a_key_either
+    made = cell
+    at = Time.now.floor - 60
+    keep_check(made, at: at)
+
+    assert_match(/signed already/, assert_raises(MildAnvil::Conflict) { keep_check(made, at: at) }.message)
+    Chain::KeepCheck.withdraw(check_id: made.refresh.checks.last.id, reason: "wrong mass", person_id: person.id)
+    keep_check(made, at: at)
+  end
 end

@@ -61,6 +61,13 @@ class PrepareLotTest < StoreCase
     error = assert_raises(MildAnvil::InvalidInput) { measure(made, first, "width", "20.0", "0.79") }
     assert_match(/typed in another unit/, error.message)
     measure(made, second, "width", "0.788", unit: "in")
+    # One by one, as a caliper sends them: against the drawing, and against what was read before.
+    assert_match(/another unit/, assert_raises(MildAnvil::InvalidInput) do
+      measure(made, first, "width", "0.79")
+    end.message)
+    assert_raises(MildAnvil::InvalidInput) { measure(made, second, "width", "5000000") }
+    zero = assert_raises(MildAnvil::InvalidInput) { measure(made, first, "width", "0") }
+    assert_equal "a dimension lies above 0", zero.message
 
     assert_equal "20.02", piece(made, 2)[:sizes].first[:mean]
     [["width", "x"], ["width", "-1"], ["width", "0"], ["depth", "1"]].each do |name, text|

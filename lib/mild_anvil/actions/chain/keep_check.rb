@@ -37,6 +37,7 @@ module MildAnvil
             raise Conflict, "Not signed: the check is not what was on the screen. Look at it again"
           end
 
+          refuse_again!(instrument, sha256)
           low, high = result.range
           check = Store::Models::InstrumentCheck.create(instrument_id: instrument.id, passed: result.passed?,
                                                         low_newtons: low, high_newtons: high, sha256: sha256,
@@ -50,6 +51,15 @@ module MildAnvil
           check
         end
         private_class_method :write
+
+        # The same readings at the same moment are one check.
+        def refuse_again!(instrument, sha256)
+          return if Store::Models::InstrumentCheck.where(instrument_id: instrument.id, sha256: sha256,
+                                                         withdrawn_at: nil).empty?
+
+          raise Conflict, "This check was signed already"
+        end
+        private_class_method :refuse_again!
 
         # @param reason [String]
         # @raise [InvalidInput] without one

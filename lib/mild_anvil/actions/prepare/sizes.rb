@@ -41,7 +41,7 @@ module MildAnvil
           lot = Store::Models::Lot.fetch!(lot_id)
           drawn = lot_rows(lot).find { |row| row.name == name } ||
                   raise(NotFound.new("nothing called #{name} is measured here", name: name))
-          values = read(drawn, texts, unit)
+          values = read(drawn, texts, unit, earlier(specimen_id, drawn))
           request = { specimen: specimen_id, name: name, texts: texts, unit: unit, stage: stage }
           OnceOnly.call(once_key, person_id: person.id, action: :measure_dimension, request: request) do
             keep(Store::Models::Lot.locked!(lot_id), specimen_id, values, person,
@@ -75,18 +75,26 @@ module MildAnvil
         end
         private_class_method :keep
 
-        def read(drawn, texts, symbol)
+        # What this dimension of the piece should be near: its other readings, and the drawing.
+        def earlier(specimen_id, drawn)
+          rows = Store::Models::Dimension.where(specimen_id: specimen_id, name: drawn.name, withdrawn_at: nil)
+          [*rows.select_map(:value_si), drawn.nominal_si].compact
+        end
+        private_class_method :earlier
+
+        def read(drawn, texts, symbol, known)
           unless texts.size.between?(1, MOST_READINGS)
             raise InvalidInput.new("1 to #{MOST_READINGS} readings at once", fields: { texts: "are too many" })
           end
 
           unit = SizeUnits.find!(drawn.role, symbol)
-          values = texts.map { |text| Core::Quantity::TypedReading.parse(text, unit) }
-          measured = Core::Prepare::Measured.new(values.map(&:value_si))
+          values = texts.map { |text| Core::Quantity::TypedReading.parse(text, unit, zero: true) }
+          measured = Core::Prepare::Measured.new([*known, *values.map(&:value_si)])
           return values unless measured.mixed_units?
 
-          raise InvalidInput.new("#{drawn.name}: #{texts.join(', ')} #{symbol} cannot be one dimension: was one " \
-                                 "typed in another unit?", fields: { texts: "differ as only units do" })
+          raise InvalidInput.new("#{drawn.name}: #{texts.join(', ')} #{symbol} cannot be this dimension beside what " \
+                                 "was read and drawn: was it typed in another unit?",
+                                 fields: { texts: "differ as only units do" })
         end
         private_class_method :read
 
