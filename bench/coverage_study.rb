@@ -12,6 +12,18 @@ class CoverageStudy
   POPULATIONS = { "normal" => ->(u) { 1000 * (1 + (0.1 * NORMAL.quantile(u))) },
                   "log-normal" => ->(u) { 1000 * Math.exp(0.1 * NORMAL.quantile(u)) },
                   "Weibull 5" => ->(u) { 1000 * ((-Math.log(1 - u))**0.2) },
+                  "Weibull 8" => ->(u) { 1000 * ((-Math.log(1 - u))**0.125) },
+                  "two modes" => lambda { |u|
+                    # one piece in five is of a weaker kind; the mixture's quantile, by halving
+                    low = 0.0
+                    high = 2000.0
+                    60.times do
+                      at = (low + high) / 2
+                      below = (0.8 * NORMAL.cdf((at - 1000) / 60)) + (0.2 * NORMAL.cdf((at - 800) / 60))
+                      below < u ? low = at : high = at
+                    end
+                    (low + high) / 2
+                  },
                   "Weibull 20" => ->(u) { 1000 * ((-Math.log(1 - u))**0.05) } }.freeze
   QUICK = %i[mean_minus_three_s tolerance_normal tolerance_lognormal fitted_normal fitted_lognormal
              fitted_weibull].freeze
@@ -19,10 +31,17 @@ class CoverageStudy
   # and all
   # Weibull shapes are one: so two populations stand for four.
   OWN = { "normal" => :fitted_normal, "Weibull 5" => :fitted_weibull }.freeze
+  # What is recommended, as it is used: with nothing known of the shape, and with what is known where it is true.
+  KNOWN = { "normal" => "normal", "log-normal" => "normal", "Weibull 5" => "weibull", "Weibull 8" => "weibull",
+            "Weibull 20" => "weibull" }.freeze
+  RECOMMENDED = %w[recommended_unknown recommended_known].freeze
   BATCH = 100
   CORES = 2
 
-  def initialize(folder, lots:, simulated:)
+  # @param shares [Array<Float>] of the values that are only "at least"
+  def initialize(folder, lots:, simulated:, recommended: 0, shares: SHARES)
+    @recommended = recommended
+    @shares = shares
     @folder = folder
     @lots = lots
     @simulated = simulated
@@ -30,7 +49,7 @@ class CoverageStudy
   end
 
   def run
-    jobs = POPULATIONS.keys.product(COUNTS, SHARES).flat_map { |case_of| batches(case_of) }
+    jobs = POPULATIONS.keys.product(COUNTS, @shares).flat_map { |case_of| batches(case_of) }
     waiting = jobs.reject { |job| File.exist?(path(job)) }
     workers = Array.new(CORES) { |core| fork { waiting.each_with_index { |job, i| work(job) if i % CORES == core } } }
     workers.each { |pid| Process.wait(pid) }
@@ -38,8 +57,9 @@ class CoverageStudy
 
   # @return [String] a table in Markdown
   def report
-    head = ["population", "n", "only “at least”", *QUICK.map { |k| k.to_s.tr("_", " ") }, "own, simulated"]
-    rows = POPULATIONS.keys.product(COUNTS, SHARES).map do |name, n, share|
+    head = ["population", "n", "only “at least”", *QUICK.map { |k| k.to_s.tr("_", " ") }, "own, simulated",
+            "recommended, nothing known", "recommended, its kind known"]
+    rows = POPULATIONS.keys.product(COUNTS, @shares).map do |name, n, share|
       [name, n, "#{(share * 100).round} %", *cells([name, n, share])]
     end
     [head, head.map { "---" }, *rows].map { |row| "| #{row.join(' | ')} |" }.join("\n")
@@ -49,6 +69,7 @@ class CoverageStudy
 
   def batches((name, n, share))
     quick = (0...(@lots / BATCH)).map { |b| [name, n, share, b, :quick] }
+    recommended = (0...(@recommended / BATCH)).map { |b| [name, n, share, b, :recommended] }
     slow = if OWN.key?(name) && (share.positive? || name != "normal")
              (0...(@simulated / BATCH)).map do |b|
                [name, n, share, b, :simulated]
@@ -56,7 +77,7 @@ class CoverageStudy
            else
              []
            end
-    quick + slow
+    quick + slow + recommended
   end
 
   def path(job) = File.join(@folder, "#{job.join('_').tr(' ', '-')}.json")
@@ -67,12 +88,12 @@ class CoverageStudy
     random = Random.new([name, n, share, batch].join("/").sum + (batch * 7919) + (n * 104_729))
     kept = Hash.new(0)
     given = Hash.new(0)
-    keys = kind == :quick ? QUICK : [OWN.fetch(name)]
+    keys = { quick: QUICK, recommended: RECOMMENDED }[kind] || [OWN.fetch(name)]
     truth = quantile.call(0.05)
     BATCH.times do
       sample = lot(quantile, n, share, random)
       keys.each do |key|
-        bound = bound(key, sample, kind) or next
+        bound = (kind == :recommended ? as_used(key, sample, name) : bound(key, sample, kind)) or next
         given[key] += 1
         kept[key] += 1 if bound <= truth
       end
@@ -93,16 +114,25 @@ class CoverageStudy
                                                                               1 - 1.0e-12))
                   end
       RATING::Observation.checked(counts_as: connector < strength ? :at_least : :break,
-                                  force_newtons: [strength, connector].min.clamp(1.0,
-                                                                                 nil))
+                                  value_si: [strength, connector].min.clamp(1.0,
+                                                                            nil))
     end)
   end
 
   def even(random) = random.rand.clamp(1.0e-12, 1 - 1.0e-12)
 
+  # The minimum that the screen would state.
+  def as_used(key, sample, name)
+    shape = key == "recommended_known" ? KNOWN[name] : "unknown"
+    return if shape.nil?
+
+    given = RATING::Population.from_h({ shape: shape, reason: "tried" })
+    RATING::ComputeRating.call(sample, terms.dup.tap { |t| t.population = given }.freeze).chosen&.value_si
+  end
+
   def bound(key, sample, kind)
     result = RATING::Schools.find(key).rate(sample, kind == :quick ? terms : simulating)
-    result.newtons || result.working&.dig(:bound_newtons)
+    result.value_si || result.working&.dig(:bound_si)
   end
 
   def terms = @terms ||= RATING::Terms.checked(unit: MildAnvil::Catalogue.units.force!("N"))
@@ -111,7 +141,8 @@ class CoverageStudy
   def cells(case_of)
     quick = totals([*case_of, "*", :quick])
     slow = totals([*case_of, "*", :simulated])
-    QUICK.map { |key| cell(quick, key.to_s) } + [slow.empty? ? "" : cell(slow, OWN.fetch(case_of.first).to_s)]
+    QUICK.map { |key| cell(quick, key.to_s) } + [slow.empty? ? "" : cell(slow, OWN.fetch(case_of.first).to_s)] +
+      RECOMMENDED.map { |key| cell(totals([*case_of, "*", :recommended]), key) }
   end
 
   def totals(pattern)

@@ -41,9 +41,9 @@ class Live
   def add(table, **values) = ACTS::Planning::Register.add(table: table, values: values, person_id: Bench.person.id)
 
   def made
-    bench = add("benches", name: "Live", kind: "frame", pull: typed(50), address: "simulated")
-    add("instruments", name: "Cell", capacity: typed(50), resolution: typed("0.01"), bench_id: bench.id,
-                       tolerance_percent: 1.0, verified_low: typed(1), verified_high: typed(50))
+    bench = add("benches", name: "Live #{ULID.generate}", kind: "frame", pull: typed(50), address: "simulated")
+    add("instruments", name: "Cell #{ULID.generate}", capacity: typed(50), resolution: typed("0.01"),
+                       bench_id: bench.id, tolerance_percent: 1.0, verified_low: typed(1), verified_high: typed(50))
     MildAnvil::Store::Models::Instrument.where(bench_id: bench.id)
                                         .update(checked_state: "good", checked_until: nil)
     lot = Bench.lot("Held")

@@ -7,6 +7,7 @@ require "tempfile"
 require_relative "growth"
 require_relative "judging"
 require_relative "live"
+require_relative "stop_key"
 require_relative "load"
 require_relative "many_files"
 require_relative "memory"
@@ -234,5 +235,5 @@ parts = if ARGV.empty?
         end
 SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
            "planning" => Planning, "chain" => Chain,
-           "live" => Live }.freeze
+           "live" => Live, "stop" => StopKey }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

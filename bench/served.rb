@@ -70,9 +70,10 @@ class Served
     end
   end
 
-  private
-
+  def url = "http://127.0.0.1:#{@port}"
   def headers = { "Authorization" => "Bearer #{@key}" }
+
+  private
 
   def wait
     deadline = Bench.now + READY_SECONDS

@@ -64,6 +64,19 @@ module MildAnvil
     # @return [Array<Hash>] procedures of a bench, as data
     def procedures = @procedures ||= rows("procedures")
 
+    UNKNOWN = { shape: "unknown", reason: "nothing says what shape its population has" }.freeze
+
+    # What is known of the shape of an item's population before anything broke.
+    # @return [Hash] shape, reason
+    def population(item_type)
+      @populations ||= rows("populations")
+      row = @populations.find { |one| one[:item_types].include?(item_type) }
+      row ? row.slice(:shape, :reason) : UNKNOWN
+    end
+
+    # @return [Array<Hash>] when what was proved is due again, as data
+    def due_rules = @due_rules ||= rows("due_rules")
+
     # @return [Array<Hash>] acceptance plans to begin with, as data
     def acceptance_templates = @acceptance_templates ||= rows("acceptance_templates")
 

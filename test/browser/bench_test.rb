@@ -61,8 +61,12 @@ class BenchJourney < BrowserCase
     look_at_all
     press(:Enter)
     assert_text(/It broke/, wait: 25)
-    assert_selector "a", text: "What failed, and where: pull 1", wait: 10
+    assert_selector "h2", text: "What failed, and where", wait: 10
     assert_accessible "after a pull"
+    press("1") # the specimen
+    assert_text "Count as break"
+    press("c")
+    assert_text "Counts as break"
     press("n")
     assert_text "Next: PH-02"
   end
@@ -77,14 +81,14 @@ class BenchJourney < BrowserCase
     assert_accessible "a pull"
     press(:Escape)
     assert_text "stopped", wait: 5
-    assert_selector "a", text: "What failed, and where: pull 2", wait: 10
+    assert_selector "a", text: "pull 2, whole", wait: 10
     assert_equal :stopped, @made.machine.state
     click_on "Let the load off"
     assert_no_text "Let the load off", wait: 12
   end
 
   def judge_what_there_is
-    click_on "What failed, and where: pull 2"
+    click_on "pull 2, whole"
     assert_selector "h2", text: "Pull 2"
     assert_text "Read by C-9"
     visit "/lots/#{@lot.id}/judge?pull=999999" # never another one in its place

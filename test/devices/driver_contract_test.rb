@@ -152,6 +152,17 @@ class GrowingFileContractTest < CoreCase
     assert_in_delta 0.0055, found[5].values.last, 1e-9
   end
 
+  # The usual log: nothing pulls yet, and every reading is the same zero.
+  def test_a_log_that_holds_zeros_alone_is_understood
+    @writing.kill.join
+    File.write(@path, "Time [s];Force [kN]\n#{Array.new(40) { |i| format("%.2f;0.000\n", i * 0.02) }.join}")
+    @driver.open
+    found = Array.new(3) { @driver.poll(0.02).to_a }.flatten
+
+    assert_equal 40, found.size
+    assert_equal [[0.0], ["force"]], [found.flat_map(&:values).uniq, @driver.channels.map(&:role)]
+  end
+
   def test_a_file_that_was_begun_anew_is_told
     @driver.open
     collected(0.3)

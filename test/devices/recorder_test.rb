@@ -49,6 +49,17 @@ class RecorderTest < CoreCase
     assert_raises(Errno::EEXIST) { Recorder::Journal.begin(path, {}) }
   end
 
+  # Whoever watches asks for what came after a number: the next run goes on where the last one ended.
+  def test_a_trace_of_the_next_run_goes_on_counting
+    first = Recorder::Trace.new
+    200.times { |i| first.add(i * 0.01, i.to_f) }
+    second = Recorder::Trace.new(last: first.last)
+    200.times { |i| second.add(i * 0.01, i.to_f) }
+
+    assert_operator second.after(first.last).size, :>, 20
+    assert_equal first.last + 1, second.after(0).first.first
+  end
+
   def test_a_trace_keeps_lowest_and_highest_and_gives_what_came_since
     trace = Recorder::Trace.new
     1000.times { |i| trace.add(i * 0.001, i == 500 ? 99.0 : (i % 7).to_f) }

@@ -164,8 +164,8 @@ class PermissionsTest < WebCase
   WRITES = /\A(post|put|patch|delete)\z/
   OWN = %w[issueToken revokeToken firstAdministrator].freeze
 
-  # The registers and the templates of the shop are kept by whoever keeps the library.
-  SHELVES = %r{\A/api/(benches|instruments|gear|register)(/\{\w+\})?\z}
+  # The registers, procedures and templates of the shop are kept by whoever keeps the library.
+  SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures)(/\{\w+\}|/preview)?\z}
 
   def shelf?(operation)
     operation.path.match?(SHELVES) || %w[keepTemplate retireRegisterRow].include?(operation.id)

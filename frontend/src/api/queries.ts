@@ -30,6 +30,9 @@ export const keys = {
   cells: (id: number) => ["study", id, "cells"] as const,
   register: ["register"] as const,
   preparation: (id: number) => ["lot", id, "preparation"] as const,
+  aftermath: (id: number) => ["pull", id, "aftermath"] as const,
+  certificate: (runId: number) => ["run", runId, "certificate"] as const,
+  procedures: ["procedures"] as const,
   bench: (id: number) => ["lot", id, "bench"] as const,
   chain: (id: number) => ["lot", id, "chain"] as const,
   instrument: (id: number) => ["instrument", id] as const,
@@ -52,6 +55,7 @@ export function pullChanged(queries: QueryClient, pull: Schemas["Pull"]) {
 }
 
 const COMPUTING_MS = 400;
+const TODAY_MS = 20_000; // what a bench or somebody else left there
 
 export const sessionQuery = queryOptions({
   queryKey: keys.session,
@@ -75,7 +79,11 @@ export const profilesQuery = queryOptions({
   queryKey: keys.profiles,
   queryFn: () => answer(api.GET("/api/import-profiles")),
 });
-export const todayQuery = queryOptions({ queryKey: keys.today, queryFn: () => answer(api.GET("/api/today")) });
+export const todayQuery = queryOptions({
+  queryKey: keys.today,
+  queryFn: () => answer(api.GET("/api/today")),
+  refetchInterval: TODAY_MS,
+});
 
 export const lotsQuery = (q: string, page: number, waiting: boolean) =>
   queryOptions({

@@ -27,7 +27,7 @@ export function LiveCurve({ points, unit, levels, notes, live }: Props) {
   const digits = Math.max(0, -Math.floor(Math.log10(step) + 1e-9));
   const each = tickStep(span, 5);
   return (
-    <div ref={wide} className="min-h-[240px] flex-1">
+    <div ref={wide} className="min-h-[240px] flex-1 overflow-hidden">
       <div ref={high} className="h-full">
         <svg width={width} height={height} role="img" aria-label="Force over time" className="block">
           {ticks.map((tick) => (

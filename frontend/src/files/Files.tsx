@@ -1,10 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, attachFile, type Schemas } from "@/api/client";
+import { answer, api, type Schemas } from "@/api/client";
 import { useMay } from "@/api/session";
 import { when } from "@/format/words";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
+import { AddFile } from "./AddFile";
 
 type Attached = Schemas["Attached"];
 type Props = { files: Attached[]; target: Record<string, number>; title: string };
@@ -15,31 +16,15 @@ export function Files({ files, target, title }: Props) {
   const may = useMay("attachFile");
   const queries = useQueryClient();
   const after = { onSuccess: () => void queries.invalidateQueries() };
-  const add = useMutation({ mutationFn: (file: File) => attachFile(target, file), ...after });
   const remove = useMutation({
     mutationFn: (id: number) => answer(api.DELETE("/api/attachments/{id}", { params: { path: { id } } })),
     ...after,
   });
-  const error = add.error ?? remove.error;
   return (
     <section className="sheet px-4 py-3" aria-label={title}>
       <div className="flex items-baseline justify-between gap-3">
         <h2>{title}</h2>
-        {may && (
-          <label className="cursor-pointer font-semibold underline">
-            {add.isPending ? "Keeping it …" : "Add"}
-            <input
-              type="file"
-              className="sr-only"
-              accept="image/jpeg,image/png,image/webp,application/pdf,text/plain,text/csv"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file) add.mutate(file);
-                event.target.value = "";
-              }}
-            />
-          </label>
-        )}
+        {may && <AddFile target={target} label="Add" onAdded={after.onSuccess} />}
       </div>
       {files.length === 0 && <p className="text-soft mt-1">None yet.</p>}
       <div className="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(96px,1fr))] gap-2">
@@ -80,7 +65,7 @@ export function Files({ files, target, title }: Props) {
           </div>
         ))}
       </div>
-      {error && <ErrorNote message={error.message} />}
+      {remove.error && <ErrorNote message={remove.error.message} />}
       {seen && <Large file={seen} onClose={() => setSeen(null)} />}
     </section>
   );

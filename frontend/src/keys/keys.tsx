@@ -1,4 +1,13 @@
-import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from "react";
 import { createKeybindingsHandler } from "tinykeys";
 import { actsOnPage, useSingleKeys } from "./where";
 
@@ -65,7 +74,8 @@ function makeRegistry(): Registry {
 export function useKeys(shortcuts: Shortcut[]) {
   const registry = useContext(KeysContext);
   const latest = useRef(shortcuts);
-  useEffect(() => {
+  // At once, not after the paint: two keys may come faster than that.
+  useLayoutEffect(() => {
     latest.current = shortcuts;
   });
   const names = useMemo(() => shortcuts.map((s) => `${s.keys}\n${s.label}`).join("\t"), [shortcuts]);

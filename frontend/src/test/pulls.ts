@@ -22,6 +22,7 @@ export function pullRow(id: number, newtons: number): Schemas["PullRow"] {
     specimen: id,
     feature: "end A",
     origin: "display",
+    display: null,
     pulled_at: "2026-11-24T04:00:00Z",
     note: "",
     recording_id: null,

@@ -18,6 +18,8 @@ export const register: Schemas["Register"] = {
       slowest_mm_per_minute: null,
       fastest_mm_per_minute: null,
       channels: "",
+      arm: null,
+      piston_cm2: null,
       counting_instrument_id: null,
       address: null,
       note: "",

@@ -9,18 +9,19 @@ module MildAnvil
       # @param lot [Store::Models::Lot] locked by the caller's transaction
       # @param pulled_at [Time, nil] when it was pulled, if that was not now
       # @param instrument_id [Integer, nil] that read it; nil: the one that counts on the plan's bench
+      # @param display [String, nil] holds (the highest), follows (the load), locks (when steady)
       # @param zeros [Hash] before, after: newtons, as a display showed them
       # @return [Store::Models::Pull]
       # @raise [InvalidInput] for a time that has not come yet
       def call(lot:, person_id:, origin:, specimen_number: nil, feature_name: nil, note: "", pulled_at: nil,
-               instrument_id: nil, zeros: {})
+               instrument_id: nil, zeros: {}, display: nil)
         refuse_future!(pulled_at)
         number = (Store::Models::Pull.where(lot_id: lot.id).max(:number) || 0) + 1
         specimen_number ||= following(lot)
         feature_name = default_feature(lot) if feature_name.to_s.strip.empty?
         feature = Store::Models::Specimen.feature_for(lot.id, specimen_number, feature_name.strip)
         pull = Store::Models::Pull.create(lot_id: lot.id, feature_id: feature.id, number: number, person_id: person_id,
-                                          origin: origin,
+                                          origin: origin, display_kind: display,
                                           note: note.to_s, pulled_at: pulled_at || Time.now)
         stood_in_line(lot, pull)
         Chain::ChooseInstruments.call(pull, lot, instrument_id: instrument_id, zeros: zeros)

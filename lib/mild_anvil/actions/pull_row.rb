@@ -19,7 +19,7 @@ module MildAnvil
         preload = facts.preload(pull)
         { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number,
           feature: pull.feature.name,
-          origin: pull.origin, pulled_at: pull.pulled_at, note: pull.note,
+          origin: pull.origin, display: pull.display_kind, pulled_at: pull.pulled_at, note: pull.note,
           version: pull.version, recording_id: pull.recording&.id,
           state: placed.state,
           state_reason: placed.reason, measurement: measurement(measured, figures),

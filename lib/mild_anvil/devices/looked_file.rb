@@ -11,12 +11,15 @@ module MildAnvil
       Looked = Struct.new(:bytes, :media_type, :width, :height, :original_sha256, keyword_init: true)
       MAX_BYTES = 12_000_000
       MAX_PIXELS = 80_000_000
-      SHOWN = %w[image/jpeg image/png image/webp image/gif application/pdf text/plain text/csv].freeze
+      SHOWN = %w[image/jpeg image/png image/webp image/gif application/pdf text/plain text/csv
+                 video/mp4 video/quicktime video/webm].freeze
       NAMED = /\.(jpe?g|png|webp|gif)\z/i
       PHOTOS = %r{image/(heic|heif|tiff|x-|bmp)}
       PICTURES = SHOWN.grep(/image/).freeze
+      CLIPS = %w[video/mp4 video/quicktime].freeze # those that can hold where they were taken
       # Where and on which device it was taken: in every kind of tag that may hold it.
-      PLACE = %w[-gps:all= -xmp:all= -iptc:all= -xmp-exif:all= -SerialNumber= -OwnerName= -CameraOwnerName=].freeze
+      PLACE = %w[-gps:all= -Keys:all= -UserData:all= -xmp:all= -iptc:all= -xmp-exif:all= -SerialNumber= -OwnerName=
+                 -CameraOwnerName=].freeze
       TOOL = "exiftool"
       ASKED = %w[-json -n -fast -MIMEType -ImageWidth -ImageHeight -Error].freeze
 
@@ -37,7 +40,7 @@ module MildAnvil
         refuse(why_not(type)) unless SHOWN.include?(type)
         refuse("is no picture, though its name says so") if NAMED.match?(name) && !PICTURES.include?(type)
         picture!(found, bytes) if PICTURES.include?(type)
-        Looked.new(bytes: PICTURES.include?(type) ? cleaned(bytes) : bytes, media_type: type,
+        Looked.new(bytes: (PICTURES + CLIPS).include?(type) ? cleaned(bytes) : bytes, media_type: type,
                    width: found["ImageWidth"], height: found["ImageHeight"],
                    original_sha256: OpenSSL::Digest::SHA256.hexdigest(bytes))
       end
@@ -81,7 +84,7 @@ module MildAnvil
       def why_not(type)
         return "is #{type.delete_prefix('image/')}, which no browser shows: send it as JPEG" if PHOTOS.match?(type)
 
-        "is #{type.empty? ? 'nothing known' : type}: photos (JPEG, PNG, WebP), PDF and text are kept"
+        "is #{type.empty? ? 'nothing known' : type}: photos (JPEG, PNG, WebP), clips (MP4, WebM), PDF and text are kept"
       end
       private_class_method :why_not
 

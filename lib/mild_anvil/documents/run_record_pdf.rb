@@ -24,7 +24,9 @@ module MildAnvil
         head
         curve if @run[:curve].any?
         steps
+        worked_out
         before
+        after
         foot
         @sheet.number_pages(@run[:title])
         @pdf.render
@@ -94,6 +96,24 @@ module MildAnvil
 
         @sheet.heading("Overruled")
         @sheet.paragraph("#{@run[:overruled].join('. ')}. Pulled all the same: #{@run[:reason]}")
+      end
+
+      def worked_out
+        return if @run[:results].to_a.empty?
+
+        @sheet.heading("Worked out")
+        @sheet.paragraph("#{@run[:results].join('; ')}.")
+      end
+
+      # What was told besides, what of the appliance has a certificate of its own, what became of a piece that failed.
+      def after
+        { "After the pull" => @run[:after], "Loose gear" => @run[:loose_gear],
+          "In quarantine" => @run[:quarantine] }.each do |title, rows|
+          next if rows.to_a.empty?
+
+          @sheet.heading(title)
+          @sheet.paragraph("#{rows.join('; ')}.")
+        end
       end
 
       def foot

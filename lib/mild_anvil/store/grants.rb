@@ -7,7 +7,8 @@ module MildAnvil
     module Grants
       # Append-only: what is written there stays as it was written.
       RECORDS = %i[events statements statement_items signatures documents measurements judgements
-                   overrides check_points].freeze
+                   overrides check_points aftermaths quarantine_entries
+                   proof_certificates].freeze
       # As it was read or handed in: never changed, but a draft that nobody saved takes it with it.
       AS_READ = %i[source_files source_file_chunks channels chunks findings analyses].freeze
 

@@ -41,6 +41,7 @@ module MildAnvil
       register Routes::Chain
       register Routes::Prepare
       register Routes::Benching
+      register Routes::Proving
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

@@ -34,9 +34,10 @@ module MildAnvil
 
       def path_value(parameter, params)
         text = params[parameter["name"]].to_s.dup.force_encoding(Encoding::UTF_8).scrub("?")
-        words = parameter.dig("schema", "enum")
+        words, form, long = parameter["schema"].values_at("enum", "pattern", "maxLength")
         return text if words&.include?(text)
-        return text.to_i if words.nil? && ID.match?(text)
+        return text if form && text.length <= long && Regexp.new(form).match?(text)
+        return text.to_i if words.nil? && form.nil? && ID.match?(text)
 
         raise NotFound.new("“#{text[0, 40]}” names nothing here", id: text)
       end

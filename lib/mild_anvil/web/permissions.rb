@@ -18,7 +18,7 @@ module MildAnvil
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
                         preparation attachment piece benchOfLot benchLive
-                        runRecord],
+                        runRecord procedures certificate certificatePaper aftermath],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -28,11 +28,13 @@ module MildAnvil
                       keepCheck keepCrossCheck withdrawCheck addCertificate withdrawCertificate noteOverload
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
-                      commandRun letOff],
+                      commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
+                      addLooseGear removeLooseGear],
         %w[reviewer] => %w[countersignStatement],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
-                      retireRegisterRow keepTemplate],
+                      retireRegisterRow keepTemplate saveProcedure previewProcedure
+                      retireProcedure],
         %w[reviewer administrator] => %w[events checkEvents],
         ADMINISTRATING => %w[addPerson changePerson]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze

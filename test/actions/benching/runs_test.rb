@@ -167,7 +167,8 @@ class RunsTest < CommittedCase
     open_desk
     say_readings
     @bench_row.update(address: "text:127.0.0.1:#{@saying.addr[1]}")
-    assert_equal(%w[break], Benching::ShowBench.call(lot_id: lot.id)[:procedures].map { |row| row[:key] })
+    keys = Benching::ShowBench.call(lot_id: lot.id)[:procedures].map { |row| row[:key] }
+    assert_equal [true, false], %w[proof hysteresis].map { |key| keys.include?(key) }, "no hand cycles evenly"
     connected
     patiently { Benching::Live.new(@bench_row.id).once[:newtons] }
     run = start(lot)
@@ -193,6 +194,27 @@ class RunsTest < CommittedCase
         sleep 0.02
       end
     end
+  end
+
+  # The clock of the computer is set a day back, or forward, while it is pulled: the bench has its own.
+  [-86_400, 86_400].each do |jump|
+    define_method("test_a_clock_that_jumps_by_#{jump}_seconds_in_mid_pull_loses_nothing") do
+      lot = lot_at_bench
+      open_desk
+      connected
+      run = start(lot)
+      patiently { Benching::Live.new(@bench_row.id).once.dig(:run, :elapsed).to_f > 0.3 }
+      kept = jumped(jump) { over(run) }
+
+      assert_equal %w[finished broken], [kept.state, kept.ended]
+      seconds = Actions::ReadWindow.call(recording_id: kept.pull.recording.id, points: 400)[:seconds]
+      assert_equal seconds.sort.uniq, seconds
+    end
+  end
+
+  def jumped(by, &block)
+    real = Time.method(:now)
+    Time.stub(:now, -> { real.call + by }, &block)
   end
 
   # The web server ended between writing it down and asking the recorder.

@@ -16,13 +16,14 @@ class PullRunTest < CoreCase
   def hold(seconds) = { does: "hold", seconds: seconds }
 
   # Drives it in the bench's own clock, as fast as it computes.
-  def run_on(procedure, specimen: "print:6000", sound: true)
+  def run_on(procedure, specimen: "print:6000", sound: true, fixture: Pull::Fixture.new(push: procedure.push?), **bench)
+    @fixture = fixture
     @bench = Rig::Bench.made(capacity: 20_000.0, seed: 3, rate: 50.0,
-                             parts: { noise: 1.0, resolution: 2.0, offset: 0.0 })
+                             parts: { noise: 1.0, resolution: 2.0, offset: 0.0 }, **bench)
     @bench.put_in(specimen)
     @bench.limits = { "force" => 19_000.0, "displacement" => 0.5 }
     @bench.machine.arm
-    run = Pull::Run.new(procedure, resolution: 2.0, reach_metres: 0.05)
+    run = Pull::Run.new(procedure, resolution: fixture.step(2.0), reach_metres: 0.05)
     obey(run, run.begin)
     drive(run, sound) { |reading| yield run, reading if block_given? }
     run
@@ -32,17 +33,28 @@ class PullRunTest < CoreCase
     until run.ended || @bench.clock > LONGEST
       @bench.run_until(@bench.clock + TICK) { nil }
       broke = @bench.machine.specimen.failed
-      reading = Pull::Run::Reading.new(seconds: @bench.clock, newtons: @bench.measure.first,
+      values = @bench.measure
+      roles = @bench.gauges.map(&:role)
+      reading = Pull::Run::Reading.new(seconds: @bench.clock, newtons: @fixture.load(values, roles),
+                                       metres: values[roles.index("displacement")],
                                        state: @bench.machine.state.to_s.upcase, broke: !broke.nil?)
       yield reading
       obey(run, run.tick(reading))
       obey(run, run.inspected(run.step.points.to_h { |p| [p, sound] })) if run.step&.does == "inspect"
+      obey(run, run.measured(read_by_hand(run.step))) if run.step&.does == "measure"
+    end
+  end
+
+  def read_by_hand(step)
+    step.figures.to_h do |figure|
+      [figure.name, { text: "2", unit: figure.unit, si: figure.unit == "words" ? nil : 2.0 }]
     end
   end
 
   def obey(run, commands)
-    commands.each do |name, *rest|
+    commands.map { |command| @fixture.command(command) }.each do |name, *rest|
       case name
+      when :stop then @bench.machine.stop
       when :zero then obey(run, run.zeroed(0.0))
       when :ramp_force then @bench.machine.go(:ramp, of: :force, to: rest[0], rate: rest[1])
       when :ramp_travel then @bench.machine.go(:ramp, of: :disp, to: rest[0], rate: rest[1])
@@ -53,11 +65,23 @@ class PullRunTest < CoreCase
     end
   end
 
+  # An arm and a piston of one: the loads that are newtons elsewhere do.
+  SPECIMENS = { "bend" => "friction:6000" }.freeze # that goes so far
+  LEVERS = { arm: 1.0, piston: 1.0 }.freeze
+
+  def fixture_of(measured, made)
+    Pull::Fixture.of(measured, push: made.push?, arm_metres: 1.0, piston_square_metres: 1.0)
+  end
+
   def states(run) = run.outcomes.map(&:state)
 
   SHIPPED.each do |content|
     define_method("test_shipped_#{content[:key]}_runs_to_its_end") do
-      run = run_on(Pull::Procedure.new(content, loads: LOADS))
+      made = Pull::Procedure.new(content, loads: LOADS)
+      measured = content.fetch(:measurands, ["force"]).first
+      fixture = made.moves? && measured != "energy" ? fixture_of(measured, made) : Pull::Fixture.new
+      usual = made.push? ? "pressed-print:6000" : "print:6000"
+      run = run_on(made, fixture: fixture, specimen: SPECIMENS.fetch(content[:kind], usual), **LEVERS)
 
       assert_equal ["done"], states(run).uniq, run.outcomes.map(&:words).inspect
       assert_equal content[:steps].any? { |s| s[:does] == "break" } ? "broken" : "finished", run.ended
@@ -124,7 +148,7 @@ class PullRunTest < CoreCase
   def test_a_crack_that_was_seen_is_no_pass
     run = run_on(procedure(ramp(4000), hold(5), { does: "inspect", points: %w[cracks] }), sound: false)
 
-    assert_equal "not sound: cracks", run.outcomes[2].words
+    assert_equal ["not sound: cracks", "stopped"], [run.outcomes[2].words, run.ended]
     refute_predicate run, :proof_passed?
   end
 
@@ -157,7 +181,13 @@ class PullRunTest < CoreCase
           "must be above 0" => [{ does: "ramp", to: -5, rate: 1 }],
           "hold before anything" => [{ does: "hold", seconds: 5 }],
           "go on after the break" => [{ does: "break", rate: 1 }, { does: "ramp", to: 5, rate: 1 }],
-          "is no load" => [{ does: "ramp", to: { of: "luck" }, rate: 1 }] }.freeze
+          "is no load" => [{ does: "ramp", to: { of: "luck" }, rate: 1 }],
+          "must lie below" => [{ does: "cycle", low: 500, high: 100, hertz: 1, count: 5 }],
+          "name one thing twice" => [{ does: "inspect", points: %w[cracks cracks] }],
+          "name a thing twice" => [{ does: "measure", figures: [{ name: "Load", unit: "N" },
+                                                                { name: "Load", unit: "kN" }] }],
+          "needs Height of fall" => [{ does: "measure", works_out: "drop", figures: [{ name: "Mass", unit: "kg" }] }],
+          "longer than a year" => [{ does: "ramp", to: 5, rate: 1e-300 }] }.freeze
 
   def test_a_procedure_that_makes_no_sense_is_refused_by_its_field
     BAD.each do |words, steps|

@@ -53,6 +53,36 @@ class ClaimCheckTest < CoreCase
     assert_equal :cannot_tell, verdict(claim(20.0), [23.0]).state
   end
 
+  def one(force, broke, **given)
+    verdict(claim(force, **given.slice(:measure, :factor)), [broke],
+            **given.except(:measure, :factor)).reason
+  end
+
+  def test_one_break_above_the_claim_says_how_far_and_what_it_says_of_the_lot
+    said = one(20.0, 23.0)
+
+    assert_match(/broke at 23\.0 kN, 3\.0 kN \(15 %\) above the claim: it meets it as one piece/, said)
+    assert_match(/one with 5 % weak pieces passes so with 95 %, and with 3 more that hold it with 82 %/, said)
+  end
+
+  # 0.95⁴ is 81.45 %: a chance to be let through is not said smaller.
+  def test_one_break_on_a_working_load_says_the_factor_it_came_to
+    said = one(4.0, 23.0, measure: :working_load, factor: 5.0)
+
+    assert_match(/5\.7 times the working load of 4\.0 kN/, said)
+  end
+
+  def test_one_break_below_the_claim_asks_for_the_repeat
+    said = one(25.0, 23.0)
+
+    assert_match(/2\.0 kN \(8 %\) below the claim\. By the repeat rule 2 more are pulled/, said)
+    refute_match(/meets/, said)
+  end
+
+  def test_one_break_within_what_the_readings_share_decides_nothing
+    assert_match(/this piece alone decides nothing/, one(22.9, 23.0, shared_uncertainty_share: 0.01))
+  end
+
   def claim(force, **given)
     Rating::Claim.new(value_si: force * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)
   end

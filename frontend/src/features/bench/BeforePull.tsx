@@ -1,12 +1,13 @@
 import { useState } from "react";
 import { useMay } from "@/api/session";
+import { Profile } from "@/charts/Profile";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { TextArea } from "@/ui/Field";
 import { Caution, ErrorNote } from "@/ui/states";
-import { Profile } from "./Profile";
+import { Quarantine } from "./Quarantine";
 import { StepsRow } from "./StepsRow";
 import { useStart, type BenchPageData } from "./useRun";
 
@@ -52,6 +53,11 @@ export function BeforePull({ data, procedure, onProcedure, busy }: Props) {
         </>
       )}
       <Checklist points={data.checklist} looked={looked} onLook={setLooked} disabled={busy || !may} />
+      {data.quarantines
+        .filter((row) => row.holding || row.disposition === "undecided")
+        .map((row) => (
+          <Quarantine key={row.id} row={row} />
+        ))}
       {against.map((row) => (
         <Caution key={row.words}>{row.words}</Caution>
       ))}

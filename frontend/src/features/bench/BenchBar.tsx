@@ -13,12 +13,14 @@ type Props = {
   live: Live | null;
   lost: boolean;
   run: Run | undefined;
+  tone: boolean;
+  onTone: () => void;
   onLeave: () => void;
   onNext?: () => void;
 };
 
 /** One row of keys: stop first and largest, always in the same place. */
-export function BenchBar({ data, live, lost, run, onLeave, onNext }: Props) {
+export function BenchBar({ data, live, lost, run, tone, onTone, onLeave, onNext }: Props) {
   const { page } = useLot();
   const [remarking, setRemarking] = useState(false);
   const command = useCommand(page.lot.id, run);
@@ -38,6 +40,7 @@ export function BenchBar({ data, live, lost, run, onLeave, onNext }: Props) {
           },
         ]
       : [{ keys: "Escape", label: "Leave the bench", run: onLeave }]),
+    { keys: "t", label: "A tone that follows the load", run: onTone },
     ...(onNext ? [{ keys: "n", label: "Next specimen", run: onNext }] : []),
   ]);
   return (
@@ -57,25 +60,34 @@ export function BenchBar({ data, live, lost, run, onLeave, onNext }: Props) {
           <Kbd>Esc</Kbd>
         </span>
       </button>
-      <Button
-        className="h-14 px-5 text-[16px]"
-        hint="Space"
-        disabled={!going || !may}
-        onClick={() => command.mutate({ command: "hold" })}
-      >
-        Hold here
-      </Button>
-      <Button className="h-14 px-5 text-[16px]" hint="R" disabled={!going || !may} onClick={() => setRemarking(true)}>
-        Remark
-      </Button>
-      <Button
-        className="h-14 px-5 text-[16px]"
-        hint="E"
-        disabled={!going || !may}
-        onClick={() => command.mutate({ command: "remark", given: { kind: "event", words: "event" } })}
-      >
-        Mark event
-      </Button>
+      {!onNext && (
+        <>
+          <Button
+            className="h-14 px-5 text-[16px]"
+            hint="Space"
+            disabled={!going || !may}
+            onClick={() => command.mutate({ command: "hold" })}
+          >
+            Hold here
+          </Button>
+          <Button
+            className="h-14 px-5 text-[16px]"
+            hint="R"
+            disabled={!going || !may}
+            onClick={() => setRemarking(true)}
+          >
+            Remark
+          </Button>
+          <Button
+            className="h-14 px-5 text-[16px]"
+            hint="E"
+            disabled={!going || !may}
+            onClick={() => command.mutate({ command: "remark", given: { kind: "event", words: "event" } })}
+          >
+            Mark event
+          </Button>
+        </>
+      )}
       {!going && may && data.bench && (
         <LetOff benchId={data.bench.id} live={live} from={data.limits.force_limit * LOADED_SHARE} />
       )}
@@ -84,6 +96,9 @@ export function BenchBar({ data, live, lost, run, onLeave, onNext }: Props) {
           Next specimen
         </Button>
       )}
+      <Button className="h-14 px-4" aria-pressed={tone} hint="T" onClick={onTone}>
+        {tone ? "Tone on" : "Tone"}
+      </Button>
       {!going && (
         <Button className="h-14 px-5 text-[16px]" onClick={onLeave}>
           Leave the bench

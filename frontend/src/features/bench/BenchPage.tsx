@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
-import { useLive } from "@/api/live";
+import { useLive, type Live } from "@/api/live";
 import { benchQuery, keys, lotChanged } from "@/api/queries";
 import { UprightRule } from "@/charts/UprightRule";
 import { useLot } from "@/lot/context";
@@ -11,7 +11,8 @@ import { BenchBar } from "./BenchBar";
 import { BigNumber } from "./BigNumber";
 import { marksOf } from "./benchMarks";
 import { RunView } from "./RunView";
-import type { BenchPageData } from "./useRun";
+import { useTone } from "./useTone";
+import { useHere, type BenchPageData } from "./useRun";
 
 /** A lot at its bench: what is looked at before, the pull while it goes, what came of it. */
 export function BenchPage() {
@@ -40,15 +41,10 @@ function AtBench({ data, bench }: { data: BenchPageData; bench: NonNullable<Benc
   const { page, unit } = useLot();
   const { live, points, lost } = useLive(bench.id, unit.symbol);
   const [procedure, setProcedure] = useState(() => data.procedures.find((one) => !one.refused)?.key ?? "break");
-  // Runs that are over and were left: those of before, and those whose “next” was pressed.
-  const [left, setLeft] = useState(() => data.runs.find((one) => one.state !== "recording")?.id ?? 0);
+  const { going, run, over, elsewhere, leave } = useRuns(data, live, page.lot.id);
   const navigate = useNavigate();
-  const going = live?.run ?? null;
-  useFollow(page.lot.id, going?.uid ?? null);
-  const run = going ? data.runs.find((one) => one.uid === going.uid) : undefined;
-  const last = data.runs[0];
-  const over = !going && last && last.id > left ? last : undefined;
-  const elsewhere = going !== null && run === undefined;
+  const [tone, setTone] = useState(false);
+  useTone(tone && going !== null, live?.newtons == null ? null : live.newtons / data.limits.force_limit);
   const chosen = data.procedures.find((one) => one.key === procedure);
   const marks = marksOf(page, data, unit.symbol);
   return (
@@ -76,15 +72,30 @@ function AtBench({ data, bench }: { data: BenchPageData; bench: NonNullable<Benc
         </section>
       </div>
       <BenchBar
+        tone={tone}
+        onTone={() => setTone(!tone)}
         data={data}
         live={live}
         lost={lost}
         run={run}
         onLeave={() => void navigate({ to: "/lots/$lotId/pull", params: { lotId: page.lot.id } })}
-        onNext={over && over.state !== "recording" ? () => setLeft(over.id) : undefined}
+        onNext={over && over.state !== "recording" ? () => leave(over.id) : undefined}
       />
     </div>
   );
+}
+
+/** The run that goes on here, or the last one until it is left for the next piece. */
+function useRuns(data: BenchPageData, live: Live | null, lotId: number) {
+  // Runs that are over and were left: those of before, and those whose “next” was pressed.
+  const [left, leave] = useState(() => data.runs.find((one) => one.state !== "recording")?.id ?? 0);
+  const going = live?.run ?? null;
+  useFollow(lotId, going?.uid ?? null);
+  const run = going ? data.runs.find((one) => one.uid === going.uid) : undefined;
+  const last = data.runs[0];
+  useHere(lotId, run);
+  const over = !going && last && last.id > left ? last : undefined;
+  return { going, run, over, elsewhere: going !== null && run === undefined, leave };
 }
 
 /** When a run begins or ends anywhere, what the page knows of it is asked for anew. */

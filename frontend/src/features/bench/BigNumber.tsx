@@ -1,6 +1,7 @@
 import type { Live } from "@/api/live";
 import type { UprightMark } from "@/charts/UprightRule";
-import { useLot } from "@/lot/context";
+import { COUNTS_AS } from "@/format/words";
+import { useFigures, useLot } from "@/lot/context";
 import { Caution } from "@/ui/states";
 import { elapsedWords, rest } from "./liveWords";
 import type { Procedure, Run } from "./useRun";
@@ -34,9 +35,22 @@ export function BigNumber({ live, lost, chosen, over, marks }: Props) {
         {unit.symbol}
         {live?.rate && ` and ${live.rate}`}
       </div>
-      <Figures live={live} marks={marks} />
+      {over ? <Came run={over} /> : <Figures live={live} marks={marks} />}
       <Said live={live} lost={lost} over={over} warnings={over ? [] : (chosen?.warnings ?? [])} />
     </section>
+  );
+}
+
+/** What the pull came to, once it is over. */
+function Came({ run }: { run: Run }) {
+  const { page } = useLot();
+  const text = useFigures();
+  const pull = page.pulls.find((one) => one.id === run.pull_id);
+  return (
+    <dl className="mt-4">
+      <Row name="Highest of this pull" value={(pull?.measurement && text(pull.measurement.figure)) || "–"} />
+      {pull && <Row name="Counts as" value={COUNTS_AS[pull.state] ?? "–"} />}
+    </dl>
   );
 }
 
@@ -49,7 +63,7 @@ function Figures({ live, marks }: Pick<Props, "live" | "marks">) {
     <dl className="mt-4">
       <Row name="Highest" value={run?.peak ? `${run.peak} ${unit.symbol}` : "–"} />
       {run && run.left !== null && <Row name="Still to hold" value={`${Math.ceil(run.left)} s`} strong />}
-      {holds(live).map((row) => (
+      {holds(live, unit.symbol).map((row) => (
         <Row key={row} name="Held" value={row} />
       ))}
       {ahead.map((mark) => (
@@ -87,10 +101,10 @@ function Said({ live, lost, over, warnings }: SaidProps) {
 const lower = (label: string) =>
   label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase()).replace(/ [\d.,]+$/, "");
 
-const holds = (live: Live | null) =>
+const holds = (live: Live | null, unit: string) =>
   (live?.run?.steps ?? [])
     .filter((step) => step.does === "hold" && step.held_seconds !== null && step.state !== "waiting")
-    .map((step) => `${Math.floor(step.held_seconds ?? 0)} s, lowest ${step.lowest ?? "–"}`);
+    .map((step) => `${Math.floor(step.held_seconds ?? 0)} s, lowest ${step.lowest ? `${step.lowest} ${unit}` : "–"}`);
 
 function Row({ name, value, strong }: { name: string; value: string; strong?: boolean }) {
   return (

@@ -1,9 +1,10 @@
-import { Link } from "@tanstack/react-router";
 import type { Live, TracePoint } from "@/api/live";
 import { LiveCurve } from "@/charts/LiveCurve";
 import { useLot } from "@/lot/context";
-import { Caution } from "@/ui/states";
+import { AfterRun } from "./AfterRun";
+import { Driver } from "./Driver";
 import { Inspect } from "./Inspect";
+import { Measure } from "./Measure";
 import { StepsRow } from "./StepsRow";
 import type { BenchPageData, Run } from "./useRun";
 
@@ -50,41 +51,30 @@ export function RunView({ data, live, run, points, procedure }: Props) {
         live={live !== null}
       />
       {known && <StepsRow steps={known.steps} going={live?.steps ?? run?.outcomes} />}
-      {live?.points && live.points.length > 0 && <Inspect points={live.points} run={run} />}
-      {!live && run && <After run={run} />}
+      {live && <Asked live={live} run={run} step={known?.steps[live.at]?.title} />}
+      {!live && run && <AfterRun data={data} run={run} />}
     </>
   );
 }
 
-function After({ run }: { run: Run }) {
-  const { page } = useLot();
-  return (
-    <div className="grid gap-2" role="status">
-      <p className="head text-[18px]">
-        {run.state === "interrupted" ? "It was interrupted" : run.ended === "broken" ? "It broke" : "It is over"}
-        {run.ended && !["broken", "finished"].includes(run.ended) && (
-          <span className="text-soft ml-2 text-[14px] font-normal">{run.ended}</span>
-        )}
-      </p>
-      {run.overruled.map((words) => (
-        <Caution key={words}>
-          {words}. {run.overruled_reason}
-        </Caution>
-      ))}
-      {run.pull_id ? (
-        <Link
-          to="/lots/$lotId/judge"
-          params={{ lotId: page.lot.id }}
-          search={{ pull: run.pull_id }}
-          className="rounded-key bg-ink text-sheet inline-flex h-14 w-fit items-center px-7 text-[17px] font-semibold"
-        >
-          What failed, and where: pull {run.pull_number}
-        </Link>
-      ) : (
-        <p className="text-soft">
-          {run.state === "recording" ? "Being put away …" : "Nothing was pulled: there is no curve to judge."}
-        </p>
-      )}
-    </div>
-  );
-}
+type AskedProps = { live: NonNullable<Props["live"]>; run: Run | undefined; step?: string };
+
+/** What somebody is asked for now: to pump, to look, to read something off. */
+const Asked = ({ live, run, step }: AskedProps) => (
+  // On a phone before the curve: what is to be done is not looked for.
+  <div className="order-first grid gap-3 empty:hidden min-[900px]:order-none">
+    {live.asked && <ByHand asked={live.asked} step={step} />}
+    {live.points && live.points.length > 0 && <Inspect key={live.at} points={live.points} run={run} />}
+    {live.figures && live.figures.length > 0 && <Measure key={live.at} figures={live.figures} run={run} />}
+    {run?.state === "recording" && <Driver run={run} />}
+  </div>
+);
+
+const ASKED: Record<string, string> = { ramp_force: "Pump", ramp_travel: "Pump", release: "Let off", hold: "Hold" };
+
+/** What the person at the pump is to do now: nothing here moves by itself. */
+const ByHand = ({ asked, step }: { asked: string; step?: string }) => (
+  <p className="head text-[20px]" role="status">
+    {ASKED[asked] ?? "Go on"} by hand{step && `: ${step.toLowerCase()}`}
+  </p>
+);

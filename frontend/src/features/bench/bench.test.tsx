@@ -96,7 +96,17 @@ describe("before a pull", () => {
 describe("while it goes", () => {
   const bar = (live = benchLive()) => {
     const sent = serve({ "POST /api/runs/4/commands": () => ({ body: { done: true } }) });
-    renderInLot(<BenchBar data={benchOfLot()} live={live} lost={false} run={run()} onLeave={nothing} />);
+    renderInLot(
+      <BenchBar
+        data={benchOfLot()}
+        live={live}
+        lost={false}
+        run={run()}
+        tone={false}
+        onTone={nothing}
+        onLeave={nothing}
+      />,
+    );
     return sent;
   };
   it("stops by Escape, also while something is typed", async () => {

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { answer, api, once, onceKey, type Schemas } from "@/api/client";
 import { keys, lotChanged } from "@/api/queries";
 
@@ -30,6 +30,44 @@ export function useCommand(lotId: number, run: Run | undefined) {
       answer(api.POST("/api/runs/{id}/commands", { params: { path: { id: run?.id ?? 0 } }, body })),
     onSettled: () => void lotChanged(queries, lotId),
   });
+}
+
+const runParams = (run: Run) => ({ params: { path: { id: run.id } } });
+
+/** Gives the control of a run to somebody. */
+export function useGive(lotId: number, run: Run) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (to_id: number) => answer(api.POST("/api/runs/{id}/give", { ...runParams(run), body: { to_id } })),
+    onSettled: () => void queries.invalidateQueries({ queryKey: keys.bench(lotId) }),
+  });
+}
+
+/** Takes what was given or has lapsed. */
+export function useTake(lotId: number, run: Run) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: () => answer(api.POST("/api/runs/{id}/take", runParams(run))),
+    onSettled: () => void queries.invalidateQueries({ queryKey: keys.bench(lotId) }),
+  });
+}
+
+const HERE_MS = 8000;
+
+/** While somebody drives, the server hears of them; and everybody looks again who it is. */
+export function useHere(lotId: number, run: Run | undefined) {
+  const queries = useQueryClient();
+  const id = run?.state === "recording" ? run.id : null;
+  useEffect(() => {
+    if (id === null) return;
+    const say = () => {
+      void api.POST("/api/runs/{id}/here", { params: { path: { id } } }).catch(() => undefined);
+      void queries.invalidateQueries({ queryKey: keys.bench(lotId) });
+    };
+    say();
+    const timer = window.setInterval(say, HERE_MS);
+    return () => window.clearInterval(timer);
+  }, [queries, lotId, id]);
 }
 
 /** Takes off what a stop left. */

@@ -46,6 +46,8 @@ export const BENCH: FieldSpec[] = [
   force("guard", "Guard contains"),
   number("guard_joules", "Guard contains, J"),
   length("stroke", "Stroke", "mm"),
+  length("arm", "Lever arm, where it turns", "m"),
+  number("piston_cm2", "Piston, where it pumps, cm²"),
   length("bed", "Bed length", "m"),
   number("slowest_mm_per_minute", "Slowest, mm/min"),
   number("fastest_mm_per_minute", "Fastest, mm/min"),

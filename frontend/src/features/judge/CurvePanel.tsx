@@ -12,7 +12,7 @@ import { Segments } from "@/ui/Segments";
 import { Waiting } from "@/ui/states";
 import { zoomed } from "@/charts/curvePath";
 import { channelUnit } from "./channels";
-import { flagWord } from "./findingWords";
+import { flagWord } from "@/lot/findingWords";
 import { againstTravel, type Travelled } from "./travel";
 import type { Overruling } from "./useOverrule";
 

@@ -3,7 +3,7 @@ import type { Schemas } from "@/api/client";
 import { stated, type Unit } from "@/format/figure";
 import { duration, spelled, when } from "@/format/words";
 import { Doubt } from "@/ui/Doubt";
-import { findingWords } from "./findingWords";
+import { findingWords } from "@/lot/findingWords";
 import { OverruleForm } from "./OverruleForm";
 import type { Overruling } from "./useOverrule";
 

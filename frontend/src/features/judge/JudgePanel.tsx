@@ -11,7 +11,7 @@ import { Kbd } from "@/ui/Kbd";
 import { ErrorNote } from "@/ui/states";
 import { DETAILS, detailsOf, judgementFrom, type Details } from "./details";
 import { JudgeDetails } from "./JudgeDetails";
-import { useJudge } from "./useJudge";
+import { useJudge } from "@/lot/useJudge";
 import { FAILING, possible, WAYS, type Needs, type Way } from "./ways";
 
 type Pull = Schemas["Pull"];

@@ -7,6 +7,12 @@ import { CorrectForm } from "./CorrectForm";
 
 type Pull = Schemas["Pull"];
 
+const DISPLAY = {
+  follows:
+    "The display followed the load: what was read is the last reading that was seen, and the highest may lie above it. Judge it “at least”, or “between” where more is known.",
+  locks: "The scale locks when it is steady: what it showed may be of before the break. Judge it “at least” if so.",
+};
+
 /** A pull without a curve: what the display showed, every reading of it, and a way to put a misread one right. */
 export function TypedPull({ pull }: { pull: Pull }) {
   const [correcting, setCorrecting] = useState(false);
@@ -27,6 +33,9 @@ export function TypedPull({ pull }: { pull: Pull }) {
         {now ? "Read off the display and typed" : "Recorded without a reading"} by {pull.person}, {when(pull.pulled_at)}
         . There is no curve, so nothing else is known of this pull.
       </p>
+      {pull.display && pull.display !== "holds" && (
+        <p className="border-derived mt-3 border-l-4 px-3 text-[13.5px]">{DISPLAY[pull.display]}</p>
+      )}
       {pull.measurements.length > 1 && <Readings readings={pull.measurements} />}
       {may && now && (
         <div className="mt-5">

@@ -5,7 +5,7 @@ import type { Schemas } from "@/api/client";
 import { figure, judgement, pull } from "@/test/data";
 import { renderInLot, serve } from "@/test/render";
 import { FindingRow } from "./FindingRow";
-import { findingWords, flagWord } from "./findingWords";
+import { findingWords, flagWord } from "@/lot/findingWords";
 import { JudgePanel } from "./JudgePanel";
 
 const POST = "POST /api/pulls/1/judgements";

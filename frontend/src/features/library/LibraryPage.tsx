@@ -5,6 +5,7 @@ import { AcceptanceTemplates } from "./AcceptanceTemplates";
 import { DesignFactors } from "./DesignFactors";
 import { ImportProfiles } from "./ImportProfiles";
 import { ItemTypes } from "./ItemTypes";
+import { Procedures } from "./Procedures";
 import { ProofRules } from "./ProofRules";
 
 /** The tables behind the screens: rows that ship with the application, and the shop's own beside them. */
@@ -21,6 +22,7 @@ export function LibraryPage() {
       </p>
       <DesignFactors rows={data.design_factors} />
       <ProofRules rows={data.proof_rules} />
+      <Procedures />
       <AcceptanceTemplates />
       <ItemTypes types={data.item_types} />
       <ImportProfiles />

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Segments } from "@/ui/Segments";
 import { PeakForm } from "./PeakForm";
+import { StationsForm } from "./StationsForm";
 import { ReadingsForm } from "./ReadingsForm";
 
 /** Without a logger: the peak off the display, or readings noted on the way up. */
@@ -15,9 +16,10 @@ export function ByHand() {
         options={[
           { value: "peak", label: "Type the peak" },
           { value: "readings", label: "Type readings" },
+          { value: "stations", label: "Several stations" },
         ]}
       />
-      {way === "peak" ? <PeakForm /> : <ReadingsForm />}
+      {way === "peak" ? <PeakForm /> : way === "readings" ? <ReadingsForm /> : <StationsForm />}
     </section>
   );
 }

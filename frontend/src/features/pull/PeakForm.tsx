@@ -23,7 +23,14 @@ const PEAK = z.object({
   unit: z.string(),
   specimen: whole,
   feature: z.string(),
+  display: z.enum(["", "holds", "follows", "locks"]),
 });
+const DISPLAYS = [
+  { value: "", label: "does what? Not said" },
+  { value: "holds", label: "holds the highest" },
+  { value: "follows", label: "follows the load", note: "the highest may have been missed" },
+  { value: "locks", label: "locks when it is steady", note: "it may show what was before" },
+];
 type Peak = z.infer<typeof PEAK>;
 
 /** A reading as the display shows it; or a pull of which nothing was read. Sent twice, it is one pull. */
@@ -37,11 +44,11 @@ export function PeakForm() {
   const features = tables?.item_types.find((t) => t.key === lot.item_type)?.features ?? [];
   const form = useForm<Peak>({
     resolver: zodResolver(PEAK),
-    defaultValues: { text: "", unit: lot.display_unit, specimen: "", feature: "" },
+    defaultValues: { text: "", unit: lot.display_unit, specimen: "", feature: "", display: "" },
   });
   const [chain, setChain] = useState(NOTHING_TYPED);
   const record = useMutation({
-    mutationFn: ({ text, unit, specimen, feature }: Peak) =>
+    mutationFn: ({ text, unit, specimen, feature, display }: Peak) =>
       answer(
         api.POST("/api/lots/{id}/pulls", {
           params: { path: { id: lot.id } },
@@ -50,6 +57,7 @@ export function PeakForm() {
             ...(text.trim() === "" ? {} : { text: text.trim(), unit }),
             specimen_number: plainNumber(specimen),
             feature_name: feature || null,
+            ...(display && text.trim() !== "" ? { display } : {}),
             ...chainBody(chain, unit),
           },
         }),
@@ -115,6 +123,18 @@ export function PeakForm() {
           )}
         />
       </div>
+      <Controller
+        name="display"
+        control={form.control}
+        render={({ field }) => (
+          <Choice
+            label="The display"
+            value={field.value}
+            onChange={(value) => field.onChange(value)}
+            options={DISPLAYS}
+          />
+        )}
+      />
       <PeakChain value={chain} unit={unit} errors={fields} onChange={setChain} />
       {record.error && Object.keys(fields).length === 0 && <ErrorNote message={record.error.message} />}
       <Button type="submit" disabled={record.isPending || !!badZero(chain.before) || !!badZero(chain.after)}>

@@ -26,6 +26,6 @@ export const DUE_ROW =
   "group border-line bg-sheet grid min-h-11 grid-cols-[1fr_auto] items-center gap-x-4 border-t px-3.5 py-1.5 hover:shadow-[inset_3px_0_var(--ink)]";
 
 /** What to do about it, at the end of its row. */
-export const Todo = ({ children }: { children: ReactNode }) => (
+export const WhatToDo = ({ children }: { children: ReactNode }) => (
   <span className="font-semibold whitespace-nowrap group-hover:underline">{children} ›</span>
 );

@@ -1,6 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { Schemas } from "@/api/client";
-import { DUE_ROW, DueList, Todo } from "./DueList";
+import { DUE_ROW, DueList, WhatToDo } from "./DueList";
 
 /** Cells that cannot be trusted today, and those whose check or certificate runs out soon. */
 export const InstrumentsDue = ({ rows }: { rows: Schemas["Today"]["instruments_due"] }) => (
@@ -8,7 +8,7 @@ export const InstrumentsDue = ({ rows }: { rows: Schemas["Today"]["instruments_d
     {(row) => (
       <Link key={row.id} data-row to="/benches/cells/$cellId" params={{ cellId: row.id }} className={DUE_ROW}>
         <span className={row.late ? "text-signal font-semibold" : ""}>{row.sentence}</span>
-        <Todo>Look at it</Todo>
+        <WhatToDo>Look at it</WhatToDo>
       </Link>
     )}
   </DueList>

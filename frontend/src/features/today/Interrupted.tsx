@@ -1,7 +1,7 @@
 import { Link } from "@tanstack/react-router";
 import type { Schemas } from "@/api/client";
 import { when } from "@/format/words";
-import { DUE_ROW, DueList, Todo } from "./DueList";
+import { DUE_ROW, DueList, WhatToDo } from "./DueList";
 
 /** Pulls that were cut off: what there is was kept, and waits for somebody's judgement. */
 export const Interrupted = ({ rows }: { rows: Schemas["Today"]["interrupted"] }) => (
@@ -21,7 +21,7 @@ export const Interrupted = ({ rows }: { rows: Schemas["Today"]["interrupted"] })
             {row.bench}, {when(row.ended_at)}: {row.why}
           </span>
         </span>
-        <Todo>{row.pull_id ? "Judge what there is" : "To the bench"}</Todo>
+        <WhatToDo>{row.pull_id ? "Judge what there is" : "To the bench"}</WhatToDo>
       </Link>
     )}
   </DueList>

@@ -1,6 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { Schemas } from "@/api/client";
-import { DUE_ROW, DueList, Todo } from "./DueList";
+import { DUE_ROW, DueList, WhatToDo } from "./DueList";
 
 /** Required tests that nobody made yet: seen here, and not only when the certificate is due. */
 export const MissingTests = ({ rows }: { rows: Schemas["Today"]["missing_tests"] }) => (
@@ -19,7 +19,7 @@ export const MissingTests = ({ rows }: { rows: Schemas["Today"]["missing_tests"]
           <span className="text-soft ml-2.5">{row.customer}</span>
           <span className="text-signal block text-[13px]">{row.sentence}</span>
         </span>
-        <Todo>Note the result</Todo>
+        <WhatToDo>Note the result</WhatToDo>
       </Link>
     )}
   </DueList>

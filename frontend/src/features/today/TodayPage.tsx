@@ -9,6 +9,7 @@ import { useSettings } from "@/lot/settings";
 import { BackupLine } from "./BackupLine";
 import { InstrumentsDue } from "./InstrumentsDue";
 import { Interrupted } from "./Interrupted";
+import { InQuarantine, ProofsDue } from "./Proofs";
 import { MissingTests } from "./MissingTests";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 
@@ -74,6 +75,8 @@ export function TodayPage() {
           </span>
         </div>
         <Interrupted rows={data.interrupted} />
+        <InQuarantine rows={data.quarantines} />
+        <ProofsDue rows={data.proofs_due} />
         <InstrumentsDue rows={data.instruments_due} />
         <MissingTests rows={data.missing_tests} />
         {waiting.length === 0 && data.missing_tests.length === 0 && (

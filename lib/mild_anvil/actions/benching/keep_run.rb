@@ -22,15 +22,17 @@ module MildAnvil
 
         def keep(run, read, _name)
           ended = read.notes.reverse.find { |note| note[:kind] == "end" }
-          pull = imported(run, read)
+          pull = moved?(run) ? imported(run, read) : worked_out(run, ended)
           Store::Database.write do
             run.update(state: ended && ended[:ended] != "interrupted" ? "finished" : "interrupted", pull_id: pull&.id,
                        ended: (ended ? ended[:words] || ended[:ended] : "the recorder was stopped").to_s[0, 120],
-                       results: JSON.generate({ outcomes: ended&.fetch(:outcomes), notes: notes(read) }),
+                       results: JSON.generate({ outcomes: ended&.fetch(:outcomes), notes: notes(read),
+                                                results: ended&.fetch(:results, nil).to_a }),
                        proof_passed: ended && ended[:proof_passed], ended_at: Time.now)
             Store::Events.record(:keep_run, run, person_id: run.person_id, lot_id: run.lot_id,
                                                  after: { state: run.state, pull: pull&.uid,
                                                           samples: read.samples.size })
+            Proving::Quarantines.open_for(run)
           end
         end
         private_class_method :keep
@@ -49,12 +51,29 @@ module MildAnvil
           ImportRecording.call(lot_id: run.lot_id, name: "#{run.uid}.csv", source: table.text, origin: "bench",
                                choices: table.choices(Catalogue.measurand(run.lot.measurand)),
                                person_id: run.person_id, note: note(run), instrument_id: run.instrument_id,
-                               resolution_si: table.resolution, pulled_at: run.created_at,
+                               resolution_si: table.resolution, pulled_at: [run.created_at, Time.now].min,
                                specimen_number: run.specimen_number, feature_name: run.feature_name)
         rescue InvalidInput
           nil # it never left its zero
         end
         private_class_method :imported
+
+        def moved?(run)
+          run.read(:procedure)[:steps].any? { |step| !Core::Pull::Procedure::WITHOUT_MOTION.include?(step[:does]) }
+        end
+        private_class_method :moved?
+
+        # What no channel measured and a formula gives: the energy of a drop.
+        def worked_out(run, ended)
+          unit = Catalogue.measurand(run.lot.measurand).units.first
+          found = ended&.fetch(:results, nil).to_a.find { |one| one[:quantity] == unit.quantity } or return
+          RecordPeak.call(lot_id: run.lot_id, person_id: run.person_id, once_key: "run-#{run.uid}",
+                          text: format("%.1f", found[:value]), unit: unit.symbol, note: note(run),
+                          specimen_number: run.specimen_number, feature_name: run.feature_name)
+        rescue InvalidInput
+          nil
+        end
+        private_class_method :worked_out
 
         def note(run) = "run #{run.uid} on #{run.bench.name}"
         private_class_method :note

@@ -5,11 +5,12 @@ module MildAnvil
     module Benching
       # What a bench does now, as a screen shows it: the recorder's figures stated in a unit by the one rule.
       class Live
-        # @param bench_id [Integer]; @param unit [String, nil] kN unless it is said
+        # @param bench_id [Integer]; @param unit [String, nil] of force, torque or pressure; kN unless it is said
         # @raise [NotFound]
         def initialize(bench_id, unit: nil)
           @bench = Store::Models::Bench[bench_id] || raise(NotFound.new("there is no bench #{bench_id}", id: bench_id))
-          @unit = Catalogue.units.force!(unit || "kN")
+          @unit = unit_of(unit || "kN")
+          @fixture = fixture_of(@unit.quantity)
           cells = @bench.instruments
           counts = cells.find { |one| one.id == @bench.counting_instrument_id } || cells.first
           @resolution = counts&.resolution_newtons
@@ -35,8 +36,10 @@ module MildAnvil
         def stated(shown)
           return { connected: false, said: shown[:refused].sub(/\A./, &:upcase), **NOTHING } if shown[:refused]
 
+          by = by(shown)
+          load = shown[:newtons] && by && (shown[:newtons] * by)
           { connected: shown[:connected], said: shown[:said], state: shown[:state], points: shown[:points],
-            now: text(shown[:newtons]), newtons: shown[:newtons], rate: rate(shown[:rate]),
+            now: text(load), newtons: load, rate: rate(by && shown[:rate] && (shown[:rate] * by)),
             run: shown[:run] && run(shown[:run]), unit: @unit.symbol, garbage: shown[:garbage],
             missing: shown[:missing] }
         end
@@ -48,6 +51,7 @@ module MildAnvil
           notes = run[:notes].map { |note| note.slice(:kind, :words, :seconds) }
           { uid: run[:uid], at: run[:at], elapsed: run[:elapsed].round(2), left: run[:left]&.round(1),
             ended: run[:ended], peak: text(run[:peak]), notes: notes, points: run[:points],
+            figures: run[:figures], asked: run[:asked],
             steps: run[:outcomes].map { |one| step(one) } }
         end
 
@@ -63,13 +67,38 @@ module MildAnvil
           "#{'−' if newtons.negative?}#{rule.nearest(newtons.abs).text}"
         end
 
-        def rule = @rule ||= Core::Quantity::FigureRule.for(unit: @unit, resolution_si: @resolution || 1.0)
+        def rule
+          @rule ||= Core::Quantity::FigureRule.for(unit: @unit, resolution_si: (@resolution || 1.0) * @fixture.ratio)
+        end
+
+        def unit_of(symbol)
+          quantities = %w[force torque pressure]
+          Catalogue.units.all.find { |one| one.symbol == symbol && quantities.include?(one.quantity) } ||
+            Catalogue.units.force!(symbol)
+        end
+
+        # A bench that does not say how it turns force into that shows the force as nothing.
+        def fixture_of(quantity)
+          Core::Pull::Fixture.of(quantity, arm_metres: @bench.arm_metres,
+                                           piston_square_metres: @bench.piston_square_metres)
+        rescue InvalidInput
+          Core::Pull::Fixture.new(role: quantity)
+        end
+
+        # What the recorder tells is a load of the last run; another lot may measure something else of it.
+        # @return [Float, nil] by what it is to be multiplied
+        def by(shown)
+          return 1.0 if shown[:role] == @fixture.role
+          return if shown[:run] || [@fixture.role, shown[:role]].none?("force")
+
+          @fixture.ratio / (shown[:ratio] || 1.0)
+        end
 
         # Standing still is no rate.
         def rate(newtons_per_second)
           return if newtons_per_second.nil?
 
-          limit = (@resolution || 1.0) * 4
+          limit = (@resolution || 1.0) * @fixture.ratio * 4
           return "steady" if newtons_per_second.abs < limit
 
           step = "#{format('%.2g', @unit.from_si(newtons_per_second.abs))} #{@unit.symbol}/s"

@@ -7,9 +7,10 @@ module MildAnvil
       module Procedures
         module_function
 
-        # @param readiness [Readiness]; @param unit [Core::Quantity::Unit] to state loads in
-        BY_HAND = %w[break].freeze # where nothing can be told to move
+        OF_FORCE = %w[force].freeze
+        NEEDS_DRIVE = "cycle" # what no hand does evenly
 
+        # @param readiness [Readiness]; @param unit [Core::Quantity::Unit] to state loads in
         # @return [Array<Hash>] key, name, about, steps in words, profile, refused
         def all(readiness, unit)
           possible(readiness).map { |row| { **row.slice(:key, :name, :about), **stated(row, readiness, unit) } }
@@ -19,18 +20,27 @@ module MildAnvil
         # @return [Array(Hash, Core::Pull::Procedure)] content, with what this kind of item is looked at for
         # @raise [NotFound, InvalidInput]
         def of(key, readiness)
-          row = possible(readiness).find do |one|
-            one[:key] == key
-          end or raise NotFound, "there is no procedure #{key} here"
-          content = looked_at(row.slice(:key, :name, :kind, :steps), readiness.lot)
+          row = possible(readiness).find { |one| one[:key] == key }
+          raise NotFound, "there is no procedure #{key} here" if row.nil?
+
+          content = looked_at(row.slice(:key, :revision, :name, :kind, :push, :steps).compact, readiness.lot)
           [content, Core::Pull::Procedure.new(content, loads: readiness.loads)]
         end
 
-        # @return [Array<Hash>] what this bench can do
-        def possible(readiness)
-          return Catalogue.procedures if readiness.bench.nil? || Address.drives?(readiness.bench.address)
+        # @return [Array<Hash>] those that ship, and the shop's own in their newest revision
+        def every
+          own = Store::Models::Procedure.in_force.map do |row|
+            { **row.content_h, key: row.key, revision: row.revision, name: row.name, about: row.about, own: true }
+          end
+          own + Catalogue.procedures
+        end
 
-          Catalogue.procedures.select { |row| BY_HAND.include?(row[:key]) }
+        # @return [Array<Hash>] what measures what the lot does, and what its bench can do
+        def possible(readiness)
+          fitting = every.select { |row| (row[:measurands] || OF_FORCE).include?(readiness.lot.measurand) }
+          return fitting if readiness.bench.nil? || Address.drives?(readiness.bench.address)
+
+          fitting.reject { |row| row[:steps].any? { |step| step[:does] == NEEDS_DRIVE } }
         end
 
         # What is looked at follows the item, where its kind says so.
@@ -68,13 +78,18 @@ module MildAnvil
         end
 
         def of_zero(*) = ["Zero", "nothing pulls"]
-        def of_ramp(step, wording) = ["To #{wording.force(step.to)}", rate(step, wording)]
+
+        def of_ramp(step, wording)
+          [step.by == "travel" ? "By #{wording.length(step.to)}" : "To #{wording.force(step.to)}", rate(step, wording)]
+        end
+
         def of_hold(step, _) = ["Hold #{time(step.seconds)}", "at or above"]
         def of_inspect(step, _) = ["Look at it", "#{step.points.size} points"]
         def of_release(step, wording) = ["Let off", rate(step, wording)]
         def of_break(step, wording) = ["To the break", rate(step, wording)]
         def of_wait(step, _) = ["Wait #{time(step.seconds)}", "at this length"]
         def of_remark(step, _) = ["Remark", step.words]
+        def of_measure(step, _) = ["Read by hand", step.figures.map(&:name).join(", ")]
 
         def of_cycle(step, wording)
           ["#{step.count} cycles", "#{wording.force(step.low)} to #{wording.force(step.high)}"]

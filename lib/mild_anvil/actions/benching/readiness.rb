@@ -25,7 +25,16 @@ module MildAnvil
           @cell = Chain::ChooseInstruments.usual(lot)
         end
 
-        # @return [Hash{String => Float}] newtons, as far as somebody stated them
+        # How the bench makes what the lot measures.
+        # @param push [Boolean]
+        # @return [Core::Pull::Fixture]
+        # @raise [InvalidInput] where the bench does not say what it needs
+        def fixture(push: false)
+          Core::Pull::Fixture.of(lot.measurand, push: push, arm_metres: bench&.arm_metres,
+                                                piston_square_metres: bench&.piston_square_metres)
+        end
+
+        # @return [Hash{String => Float}] SI of what the lot measures, as far as somebody stated them
         def loads
           @loads ||= { "expected" => @kept.expected_si, "claim" => claimed("strength"), "proof" => proof,
                        "working_load" => claimed("working_load") || wanted("working_load") }.compact
@@ -34,7 +43,8 @@ module MildAnvil
         # @param procedure [Core::Pull::Procedure]
         # @return [Array<Hash>] key, words: what stands in the way
         def refusals(procedure)
-          [*of_cell, *of_loads(highest(procedure)), *of_train].map { |key, words| { key: key, words: words } }
+          found = procedure.moves? ? [*of_cell, *of_loads(procedure), *of_train] : []
+          [*found, *of_quarantine].map { |key, words| { key: key, words: words } }
         end
 
         # @return [Array<String>] what is said and stands in nobody's way
@@ -58,7 +68,8 @@ module MildAnvil
 
         # Where the bench stops by itself: newtons, metres.
         def limits
-          { force_limit: [limit_of_cell, bench&.pull_newtons, bench&.guard_newtons].compact.min || 1000.0,
+          moves = [bench&.pull_newtons, bench&.push_newtons].compact.max
+          { force_limit: [limit_of_cell, moves, bench&.guard_newtons].compact.min || 1000.0,
             travel_limit: bench&.stroke_metres || 0.5 }
         end
 
@@ -94,17 +105,30 @@ module MildAnvil
           []
         end
 
-        def of_loads(force)
-          return [[:expected, "Nothing says how strong it will be: plan it, or claim it"]] if force.nil?
+        def of_loads(procedure)
+          load = highest(procedure)
+          return [] if load.nil? && !procedure.breaks? # by travel alone
+          return [[:expected, "Nothing says how strong it will be: plan it, or claim it"]] if load.nil?
 
-          reaches.select { |_, reach| reach && force > reach }.map do |name, reach|
-            [:reach, "#{name} #{words(reach, :down)}, and #{words(force, :up)} is to be expected"]
+          ratio = fixture.ratio
+          reaches(procedure.push?).select { |_, reach| reach && load > reach * ratio }.map do |name, reach|
+            [:reach, "#{name} #{words(reach * ratio, :down)}, and #{words(load, :up)} is to be expected"]
           end
+        rescue InvalidInput => e
+          [[:fixture, e.message]]
         end
 
-        def reaches
+        def reaches(push)
+          pulls = push ? bench&.push_newtons : bench&.pull_newtons
           { "#{cell&.name} is verified to" => cell && (cell.usable_high || cell.capacity_newtons),
-            "The guard contains" => bench&.guard_newtons, "#{bench&.name} pulls" => bench&.pull_newtons }
+            "The guard contains" => bench&.guard_newtons, "#{bench&.name} #{push ? 'pushes' : 'pulls'}" => pulls }
+        end
+
+        # A piece of the lot failed its proof, and its siblings wait for what an inspector says.
+        def of_quarantine
+          Proving::Quarantines.holding(lot).map do |row|
+            [:quarantine, "#{row.piece} failed its proof: its siblings are on hold until that is decided"]
+          end
         end
 
         def of_train

@@ -16,22 +16,40 @@ module MildAnvil
           run = Store::Models::Run.fetch!(run_id)
           raise Conflict, "This pull still goes on" if run.state == "recording"
 
-          content = Documents::RunRecordPdf.render(stated(run, Catalogue.units.force!(unit || run.lot.display_unit)))
+          content = Documents::RunRecordPdf.render(stated(run, unit_of(run, unit)))
           ExportStatement::Paper.new(content: content, type: "application/pdf", name: "#{name(run)}-#{run.uid}.pdf")
         end
+
+        def unit_of(run, unit) = Catalogue.measurand(run.lot.measurand).unit!(unit || run.lot.display_unit)
 
         def name(run) = run.proof_passed.nil? ? "pull" : "proof"
         private_class_method :name
 
+        # @return [Hash] see RunRecordPdf
         def stated(run, unit)
           recording = run.pull&.recording
           { title: run.proof_passed.nil? ? "Report of a pull" : "Proof record", subtitle: subtitle(run),
             verdict: verdict(run), pairs: pairs(run, unit), steps: steps(run, unit), unit: unit,
             curve: curve(recording), levels: levels(run, unit), notes: notes(run), sha256: recording&.sha256,
             checklist: Readiness::CHECKLIST.values_at(*run.read(:checklist).select { |_, seen| seen }.keys).compact,
-            overruled: run.read(:overruled), reason: run.overruled_reason }
+            overruled: run.read(:overruled), reason: run.overruled_reason, results: results(run),
+            after: run.pull_id ? AfterPull.words(run.pull_id) : [], quarantine: quarantine(run) }
         end
-        private_class_method :stated
+
+        # What was worked out of figures read by hand, with the formula.
+        def results(run)
+          run.read(:results)&.fetch(:results, nil).to_a.map do |one|
+            unit = (Catalogue.units.all + HandFigures::MORE).find { |u| u.quantity == one[:quantity] && u.factor == 1 }
+            "#{one[:name]} #{format('%.4g',
+                                    one[:value])}#{" #{unit.symbol}" if unit && unit.symbol != '1'} (#{one[:by]})"
+          end
+        end
+        private_class_method :results
+
+        def quarantine(run)
+          run.quarantine&.entries.to_a.map { |one| "#{one.disposition}, inspected by #{one.inspector}: #{one.cause}" }
+        end
+        private_class_method :quarantine
 
         def subtitle(run)
           piece = run.pull&.feature&.specimen
@@ -52,10 +70,22 @@ module MildAnvil
           peak = run.pull&.measurement("peak")&.value_si
           [["Customer", run.lot.job.customer], ["Pulled", run.created_at.localtime.strftime("%-d %B %Y, %H:%M")],
            ["By", run.person.name], ["Bench", run.bench.name], ["Cell", cell(run)],
-           ["Procedure", run.read(:procedure)[:name]], ["Highest", peak && words.force(peak)],
+           ["Procedure", procedure(run)], ["Highest", peak && words.force(peak)],
            ["Pull", run.pull&.number]]
         end
         private_class_method :pairs
+
+        def procedure(run)
+          kept = run.read(:procedure)
+          kept[:revision] ? "#{kept[:name]}, revision #{kept[:revision]}" : kept[:name]
+        end
+        private_class_method :procedure
+
+        # Those of then; a run of before they were kept has those of now.
+        def loads(run)
+          run.read(:procedure)[:loads]&.transform_keys(&:to_s) || Readiness.new(run.lot).loads
+        end
+        private_class_method :loads
 
         def cell(run)
           row = run.instrument_id && Store::Models::Instrument[run.instrument_id] or return
@@ -63,13 +93,13 @@ module MildAnvil
         end
         private_class_method :cell
 
-        # As it was planned then, by the loads of now; a load that nobody states any more is left in words.
+        # As it was planned then; a load that nobody states any more is left in words.
         def steps(run, unit)
-          made = Core::Pull::Procedure.new(run.read(:procedure), loads: Readiness.new(run.lot).loads)
+          made = Core::Pull::Procedure.new(run.read(:procedure), loads: loads(run))
           outcomes = run.read(:results)&.fetch(:outcomes, nil).to_a
           made.steps.each_with_index.map do |step, i|
             Procedures.words(step, Core::Plan::Wording.new(unit), unit).slice(:title, :detail)
-                      .merge(state: outcomes.dig(i, :state) || "running", words: outcomes.dig(i, :words))
+                      .merge(state: outcomes.dig(i, :state) || "running", words: came(outcomes[i], unit))
           end
         rescue InvalidInput
           run.read(:results)&.fetch(:outcomes, nil).to_a.map do |one|
@@ -78,9 +108,19 @@ module MildAnvil
         end
         private_class_method :steps
 
+        # In words; of a hold its lowest, never stated higher than it was, and how much it gave.
+        def came(outcome, unit)
+          first, lowest, last = outcome.to_h[:figures].to_h.values_at(:first_newtons, :lowest_newtons, :last_newtons)
+          return outcome.to_h[:words] if lowest.nil?
+
+          given = ", relaxed by #{format('%.1f', 100 * (first - last) / first)} %" if first.positive? && last < first
+          "#{outcome[:words]}, lowest #{Core::Plan::Wording.new(unit).force(lowest, :down)}#{given}"
+        end
+        private_class_method :came
+
         def levels(run, unit)
           words = Core::Plan::Wording.new(unit)
-          Readiness.new(run.lot).loads.slice("proof", "working_load")
+          loads(run).slice("proof", "working_load")
                    .to_h { |key, newtons| ["#{key.tr('_', ' ')} #{words.force(newtons)}", newtons] }
         end
         private_class_method :levels

@@ -14,6 +14,8 @@ module MildAnvil
         def initialize(read)
           @read = read
           @channels = read.header.fetch(:channels)
+          @roles = @channels.map { |one| one[:role] }
+          @fixture = Core::Pull::Fixture.new(**read.header[:fixture].to_h)
         end
 
         def empty? = samples.size < FEWEST
@@ -22,32 +24,60 @@ module MildAnvil
         def text
           head = ["Time [s]", *@channels.map do |one|
             "#{HEADS.fetch(one[:role], one[:role])} #{one[:index] + 1} [#{one[:unit]}]"
-          end]
+          end, *("#{HEADS.fetch(@fixture.role)} [#{READ.fetch(@fixture.role)}]" if made?)]
           ["Run #{@read.header[:uid]}, bench started #{@read.header[:boot]}", head.join(";"),
            *samples.map { |one| row(one) }, ""].join("\n")
         end
 
         # @return [Hash] see FileChoices: nothing is left to guess
         def choices(_measurand)
-          main = @channels.index { |one| one[:role] == "force" } || 0
+          main = made? ? nil : @roles.index(@fixture.role) || 0
           columns = @channels.each_with_index.map do |one, i|
             unit = READ[one[:role]] or next { index: i + 1, role: "ignore" }
             { index: i + 1, role: one[:role], unit: unit, main: i == main }
           end
-          { columns: [{ index: 0, role: "time", unit: "s", main: false }, *columns] }
+          { columns: [{ index: 0, role: "time", unit: "s", main: false }, *columns, *own_column] }
         end
 
-        # @return [Float, nil] step of the force that counts
-        def resolution = @channels.find { |one| one[:role] == "force" }&.fetch(:resolution, nil)
+        # @return [Float, nil] step of what counts, SI
+        def resolution
+          own = @channels.find { |one| one[:role] == @fixture.role } unless made?
+          step = (own || @channels.find { |one| one[:role] == "force" })&.fetch(:resolution, nil)
+          own || step.nil? ? step : @fixture.step(step)
+        end
 
         private
+
+        # Whether what the lot measures is worked out of the force: by a lever, a piston, or the other way round.
+        def made? = @fixture.push? || !@roles.include?(@fixture.role)
+
+        def own_column
+          made? ? [{ index: @channels.size + 1, role: @fixture.role, unit: READ.fetch(@fixture.role), main: true }] : []
+        end
 
         # Each number once, in order.
         def samples = @samples ||= @read.samples.sort_by(&:number).uniq(&:number)
 
+        # As the recorder netted it: what came before the first zero has that zero too.
+        def netted(sample)
+          return sample.values if zero.nil? || sample.number >= zero[:from_number]
+
+          sample.values.each_with_index.map do |value, i|
+            value && (i == zero[:channel] ? value - zero[:offset] : value)
+          end
+        end
+
+        def zero
+          return @zero if defined?(@zero)
+
+          @zero = @read.notes.find { |note| note[:kind] == "zero" && note[:from_number] }
+        end
+
         def row(sample)
           seconds = sample.seconds - samples.first.seconds
-          [format("%.6f", seconds), *sample.values.map { |value| value && format("%.9g", value) }].join(";")
+          values = netted(sample)
+          values = [*values, @fixture.load(values, @roles)] if made?
+          [format("%.6f", seconds), *values.map { |value| value && format("%.9g", value) }].join(";")
         end
       end
     end

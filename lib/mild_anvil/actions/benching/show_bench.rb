@@ -17,11 +17,21 @@ module MildAnvil
           readiness = Readiness.new(lot)
           { bench: bench(readiness.bench), cell: readiness.cell&.name, unit: symbol.symbol,
             checklist: Readiness::CHECKLIST.map { |key, words| { key: key.to_s, words: words } },
-            procedures: lot.measurand == "force" ? Procedures.all(readiness, symbol) : [],
+            procedures: Procedures.all(readiness, symbol),
+            quarantines: Proving::Quarantines.of_lot(lot),
             loads: readiness.loads.map { |key, value| { key: key, value_si: value } },
-            limits: readiness.limits, next: Planning::KeptPlan.new(lot).line[:next],
+            limits: in_loads(readiness), next: Planning::KeptPlan.new(lot).line[:next],
             runs: runs(lot) }
         end
+
+        # As the force rule of the lot shows them.
+        def in_loads(readiness)
+          ratio = readiness.fixture.ratio
+          { **readiness.limits, force_limit: readiness.limits[:force_limit] * ratio }
+        rescue InvalidInput
+          readiness.limits
+        end
+        private_class_method :in_loads
 
         def bench(row)
           row && { id: row.id, name: row.name, driven: !row.address.to_s.empty?, simulated: row.address == "simulated" }
@@ -30,23 +40,29 @@ module MildAnvil
 
         def runs(lot)
           rows = Store::Models::Run.where(lot_id: lot.id).exclude(state: "refused").reverse(:id).limit(MOST_RUNS)
-          rows.eager(:person, :pull).all.map { |row| run(row) }
+          rows.eager(:person, :pull, :driver, :quarantine, :certificates).all.map { |row| run(row) }
         end
         private_class_method :runs
 
         # @param row [Store::Models::Run]
         def run(row)
-          { id: row.id, uid: row.uid, lot_id: row.lot_id, bench_id: row.bench_id, state: row.state, ended: row.ended,
-            procedure: row.read(:procedure)[:name], proof_passed: row.proof_passed, person: row.person.name,
-            started_at: row.created_at, pull_id: row.pull_id, pull_number: row.pull&.number,
-            overruled: row.read(:overruled), overruled_reason: row.overruled_reason,
-            outcomes: outcomes(row), notes: row.read(:results)&.fetch(:notes, []).to_a }
+          found = row.read(:results) || {}
+          plain = row.values.slice(:id, :uid, :lot_id, :bench_id, :state, :ended, :proof_passed, :pull_id,
+                                   :overruled_reason)
+          outcomes = found[:outcomes].to_a.map { |one| one.slice(:does, :state, :words) }
+          { **plain, **Drive.shown(row), **papers(row), procedure: row.read(:procedure)[:name], outcomes: outcomes,
+                                                        person: row.person.name, started_at: row.created_at,
+                                                        pull_number: row.pull&.number,
+                                                        overruled: row.read(:overruled), notes: found[:notes].to_a,
+                                                        results: found[:results].to_a }
         end
 
-        def outcomes(row)
-          row.read(:results)&.fetch(:outcomes, nil).to_a.map { |one| one.slice(:does, :state, :words) }
+        # What follows from a proof.
+        def papers(row)
+          { quarantine_id: row.quarantine&.id,
+            certificates: row.certificates.map { |one| one.values.slice(:id, :number) } }
         end
-        private_class_method :outcomes
+        private_class_method :papers
 
         # Runs that were cut off and whose pull nobody has judged yet.
         # @return [Array<Hash>] for Today

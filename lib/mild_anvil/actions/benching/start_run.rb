@@ -33,7 +33,7 @@ module MildAnvil
                                              against: against, specimen_number: specimen_number,
                                              feature_name: feature_name).id
           end
-          begin!(Store::Models::Run.fetch!(id), readiness)
+          begin!(Store::Models::Run.fetch!(id), readiness, made)
         end
 
         def bench!(readiness)
@@ -72,45 +72,52 @@ module MildAnvil
 
           run = Store::Models::Run.create(
             lot_id: readiness.lot.id, bench_id: bench.id, instrument_id: readiness.cell&.id,
-            specimen_number: specimen_number, feature_name: feature_name, procedure: JSON.generate(procedure),
+            specimen_number: specimen_number, feature_name: feature_name,
+            procedure: JSON.generate({ **procedure, loads: readiness.loads }),
             checklist: JSON.generate(checklist), overruled: JSON.generate(against),
-            overruled_reason: (reason.strip if against.any?), person_id: person.id
+            overruled_reason: (reason.strip if against.any?), person_id: person.id, driver_id: person.id,
+            driver_seen_at: Time.now
           )
           Store::Events.record(:start_run, run, person_id: person.id, lot_id: run.lot_id,
                                                 after: { bench: bench.name, procedure: procedure[:key],
+                                                         revision: procedure[:revision],
                                                          overruled: against, reason: reason })
           run
         end
         private_class_method :create
 
         # What the bench refuses ends the run before it began.
-        def begin!(run, readiness)
+        def begin!(run, readiness, made)
           return run unless run.state == "recording" && run.seen_at.nil?
 
-          RecorderLine.ask!(run.bench_id, "start", given(run, readiness))
+          RecorderLine.ask!(run.bench_id, "start", given(run, readiness, made))
           run.update(seen_at: Time.now)
-        rescue Conflict => e
+        rescue Conflict, InvalidInput => e
           run.update(state: "refused", ended: e.message[0, 120], ended_at: Time.now)
           raise
         end
         private_class_method :begin!
 
-        def given(run, readiness)
+        def given(run, readiness, made)
+          fixture = made.moves? ? readiness.fixture(push: made.push?) : Core::Pull::Fixture.new
           { uid: run.uid, run_id: run.id, lot_id: run.lot_id, procedure: run.read(:procedure),
             loads: readiness.loads, limits: readiness.limits, resolution: readiness.cell&.resolution_newtons,
-            reach_metres: readiness.limits[:travel_limit] * 0.95, specimen: made(readiness) }
+            fixture: { role: fixture.role, ratio: fixture.ratio, push: fixture.push? },
+            reach_metres: readiness.limits[:travel_limit] * 0.95, specimen: put_in(readiness, fixture) }
         end
         private_class_method :given
 
         # Only what ships with the application is put in by a name.
-        def made(readiness)
+        def put_in(readiness, fixture)
           return unless readiness.bench.address == "simulated"
 
           mean = readiness.loads["expected"] || readiness.loads["claim"] || 10_000.0
           strength = mean * (1 + (SCATTER * Devices::Simulator::Rig::Specimens.gauss(Random.new)))
-          "#{MADE.fetch(readiness.lot.item_type, 'joint')}:#{strength.round}"
+          name = MADE.fetch(readiness.lot.item_type, "joint")
+          newtons = (strength / fixture.ratio).round.clamp(1, 10_000_000)
+          "#{'pressed-' if fixture.push?}#{name}:#{newtons}"
         end
-        private_class_method :made
+        private_class_method :put_in
       end
     end
   end

@@ -9,7 +9,8 @@ module MildAnvil
                    "gear" => Store::Models::Gear }.freeze
         # columns that are typed with a unit of their own, and the quantity each must be of
         TYPED = { pull: [:pull_newtons, "force"], push: [:push_newtons, "force"], guard: [:guard_newtons, "force"],
-                  stroke: [:stroke_metres, "displacement"], bed: [:bed_metres, "displacement"],
+                  stroke: [:stroke_metres, "displacement"], arm: [:arm_metres, "displacement"],
+                  bed: [:bed_metres, "displacement"],
                   capacity: [:capacity_newtons, "force"], resolution: [:resolution_newtons, "force"],
                   verified_low: [:verified_low_newtons, "force"], verified_high: [:verified_high_newtons, "force"],
                   tolerance: [:tolerance_newtons, "force"],
@@ -18,6 +19,7 @@ module MildAnvil
         PER_MINUTE = { slowest_mm_per_minute: :slowest_metres_per_second,
                        fastest_mm_per_minute: :fastest_metres_per_second }.freeze
         private_constant :MINUTE
+        SQUARE_CENTIMETRE = 1.0e-4
         SHARES = { scatter_percent: :scatter_share, tolerance_percent: :tolerance_share }.freeze
 
         module_function
@@ -104,6 +106,7 @@ module MildAnvil
 
         def plain(name, value)
           return [:stiffness_newtons_per_metre, value && (value.to_f * 1000)] if name == :stiffness_n_per_mm
+          return [:piston_square_metres, value && (value.to_f * SQUARE_CENTIMETRE)] if name == :piston_cm2
 
           [name, name.end_with?("_on") && value ? date(value, name) : value]
         end

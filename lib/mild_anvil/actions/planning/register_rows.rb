@@ -6,8 +6,8 @@ module MildAnvil
       # The registers as they are shown: every figure with its unit, what was pulled counted, what ran out told.
       module RegisterRows
         MINUTE = 60
-        SHOWN = { "benches" => %i[pull push guard stroke bed], "instruments" => %i[capacity resolution verified_low
-                                                                                   verified_high tolerance],
+        SHOWN = { "benches" => %i[pull push guard stroke arm bed], "instruments" => %i[capacity resolution verified_low
+                                                                                       verified_high tolerance],
                   "gear" => %i[strength highest_before] }.freeze
         PLAIN = { "benches" => %i[id name kind guard_joules channels counting_instrument_id address note version],
                   "instruments" => %i[id name serial due_on bench_id note version shows unit sampling_hertz
@@ -45,7 +45,7 @@ module MildAnvil
             [name, row[column]&.then do |v|
               (v * 1000 * MINUTE).round(6)
             end]
-          end
+          end.merge(piston_cm2: row.piston_square_metres&.then { |area| (area / Register::SQUARE_CENTIMETRE).round(9) })
           when "instruments" then of_instrument(row)
           else { scatter_percent: row.scatter_share&.then { |s| (s * 100).round(6) },
                  stiffness_n_per_mm: row.stiffness_newtons_per_metre&.then { |k| (k / 1000).round(6) },

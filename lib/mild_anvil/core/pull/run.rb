@@ -8,8 +8,11 @@ module MildAnvil
       class Run
         # does: as in Procedure; state: waiting, running, done, failed, skipped; words: what came of it
         Outcome = Struct.new(:does, :state, :words, :figures, keyword_init: true)
-        # A reading: seconds of the bench clock, newtons net of the zero, state of the bench, whether it broke
-        Reading = Struct.new(:seconds, :newtons, :state, :broke, keyword_init: true)
+        # A reading: seconds of the bench clock; newtons: the load net of the zero, SI of what is measured; metres of
+        # travel, nil where none is measured; state of the bench; whether it broke
+        Reading = Struct.new(:seconds, :newtons, :metres, :state, :broke, keyword_init: true)
+
+        include StepWatch
 
         ROUNDING = 1.0e-6 # 59.9999999 s of 60 are 60
 
@@ -22,6 +25,7 @@ module MildAnvil
           @resolution = resolution
           @reach = reach_metres
           @spent = Spent.new(resolution)
+          @unsound = Unsound.new(resolution)
           @outcomes = procedure.steps.map { |step| Outcome.new(does: step.does, state: "waiting", figures: {}) }
           @at = -1
           @highest = 0.0
@@ -40,6 +44,10 @@ module MildAnvil
 
           @started ||= reading.seconds
           @entered ||= reading.seconds
+          unsound = @unsound.note(reading.seconds, reading.newtons, reading.metres, reading.state)
+          return untold(unsound) if unsound
+          return [] if reading.newtons.nil?
+
           @highest = [@highest, reading.newtons].max
           commands = watched(reading)
           @last = reading
@@ -54,8 +62,23 @@ module MildAnvil
           bad = step.points.reject { |point| points[point] }
           return passed("sound: #{step.points.join(', ')}", points: points) if bad.empty?
 
-          failed("not sound: #{bad.join(', ')}", points: points)
-          [[:release, release_rate]]
+          failed_and_finished("not sound: #{bad.join(', ')}", points: points)
+        end
+
+        # Read by hand.
+        # @param given [Hash{String => Hash}] by name of the figure: text, unit, si (nil for words)
+        # @return [Array<Array>]
+        # @raise [InvalidInput] where one is missing, or nothing can be worked out of them
+        def measured(given)
+          return [] unless step&.does == "measure"
+
+          missing = step.figures.find { |figure| given[figure.name].nil? }
+          raise InvalidInput.new("#{missing.name} is missing", fields: { missing.name => "is needed" }) if missing
+
+          known = given.transform_values { |one| one[:si] }.compact
+          results = step.works_out ? WorkedOut.call(step.works_out, known) : []
+          said = given.map { |name, one| [name, one[:text], (one[:unit] if one[:unit] != "words")].compact.join(" ") }
+          passed(said.join(", "), given: given, results: results.map(&:to_h))
         end
 
         def zeroed(offset)
@@ -83,100 +106,14 @@ module MildAnvil
           proving.all? { |i| @outcomes[i].state == "done" }
         end
 
+        # What was worked out of figures read by hand.
+        # @return [Array<Hash>] name, value, quantity, by
+        def results = outcomes.flat_map { |one| one.figures[:results].to_a }
+
         # @return [Float, nil] seconds that a hold still needs
         def left = @held&.left
 
         private
-
-        WATCHES = { "ramp" => :ramp, "hold" => :hold, "cycle" => :cycled, "release" => :released, "break" => :broken,
-                    "wait" => :waited }.freeze
-
-        def watched(reading) = send(WATCHES.fetch(step.does, :looking), reading)
-        def released(reading) = reading.state == "ARMED" ? passed("unloaded") : stopped?(reading)
-        def waited(reading) = reading.seconds - @entered >= step.seconds ? passed("waited") : stopped?(reading)
-
-        # While somebody looks, or takes the zero, only the bench itself can end it.
-        def looking(reading)
-          stop("the bench stopped") if %w[ESTOP FAULT].include?(reading.state)
-          []
-        end
-
-        def ramp(reading)
-          figures[:highest_newtons] = [figures[:highest_newtons].to_f, reading.newtons].max
-          return lost(reading, "not reached") if reading.broke
-          return stopped?(reading) unless reading.state == "HOLD" && @moved
-
-          reached = reading.newtons >= step.to - @resolution || figures[:highest_newtons] >= step.to - @resolution
-          reached ? passed("reached") : failed_and_finished("not reached")
-        ensure
-          @moved ||= reading.state == "RAMP"
-        end
-
-        def hold(reading)
-          return lost(reading, "not held") if reading.broke
-
-          @held ||= Held.new(target: held_target, for_seconds: step.seconds, over_share: step.over_share,
-                             resolution: @resolution)
-          @held.note(reading.newtons, @last && @last.seconds >= @entered ? reading.seconds - @last.seconds : 0.0)
-          figures.merge!(@held.figures)
-          if @held.fallen?(reading.newtons)
-            return failed_and_finished("not held: fell below after #{seconds(@held.seconds)}")
-          end
-          return passed("held #{seconds(@held.seconds)}") if @held.done?
-
-          stopped?(reading)
-          @ended ? [] : tightened(reading)
-        end
-
-        # What the ramp before it asked for.
-        def held_target
-          before = @procedure.steps[0...@at].reverse.find { |one| %w[ramp cycle].include?(one.does) }
-          before && (before.to || before.high)
-        end
-
-        def tightened(reading)
-          force = reading.state == "HOLD" ? @held.tighten(reading.newtons) : nil
-          force ? [[:ramp_force, force, ramp_rate]] : []
-        end
-
-        def cycled(reading)
-          return lost(reading, "not finished") if reading.broke
-
-          @moved ||= reading.state == "CYCLE"
-          reading.state == "HOLD" && @moved ? passed("cycled #{step.count} times") : stopped?(reading)
-        end
-
-        def broken(reading)
-          return broke("broke") if reading.broke
-          return broke("let go, and carries #{share(reading)} on") && [[:release, release_rate]] if @spent.now?(
-            reading, @highest
-          )
-
-          reached = reading.state == "HOLD" && @moved
-          @moved ||= reading.state == "RAMP"
-          reached ? passed("did not break as far as the bench goes") : stopped?(reading)
-        end
-
-        def share(reading) = "#{(100 * reading.newtons / @highest).round} %"
-
-        def broke(words)
-          figures[:highest_newtons] = @highest
-          passed(words, broken: true)
-          finish("broken")
-          []
-        end
-
-        def lost(_reading, words)
-          failed("#{words}: it let go #{step.does == 'ramp' ? 'on the way up' : 'under the load'}")
-          finish("broken")
-          []
-        end
-
-        def stopped?(reading)
-          stop("the bench stopped") if %w[STOPPED ESTOP FAULT IDLE].include?(reading.state) && @moved
-          @moved ||= %w[RAMP HOLD CYCLE RELEASE].include?(reading.state)
-          []
-        end
 
         def passed(words, **found)
           figures.merge!(found)
@@ -185,21 +122,28 @@ module MildAnvil
           following
         end
 
+        # What reads nothing proves nothing.
+        def untold(words)
+          failed(words)
+          finish("stopped")
+          [[:stop]]
+        end
+
         def failed(words, **found)
           figures.merge!(found)
           @outcomes[@at].state = "failed"
           @outcomes[@at].words = words
         end
 
-        def failed_and_finished(words)
-          failed(words)
+        def failed_and_finished(words, **found)
+          failed(words, **found)
           finish("stopped")
           [[:release, release_rate]]
         end
 
         def following
           @at += 1
-          @held = @entered = @moved = nil
+          @held = @entered = @moved = @pace = nil
           return finish("finished") && [] if step.nil?
 
           @outcomes[@at].state = "running"

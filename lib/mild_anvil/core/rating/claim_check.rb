@@ -59,7 +59,7 @@ module MildAnvil
 
         def by_bounds(claimed)
           lower, upper, quantity = @claim.of_the_mean? ? mean_interval : percentile_interval
-          return verdict(:cannot_tell, no_interval) if lower.nil?
+          return verdict(:cannot_tell, one_break || no_interval) if lower.nil?
 
           state = state(lower, upper, claimed)
           verdict(state, sentence(state, lower, upper, quantity), lower: lower, upper: upper, quantity: quantity)
@@ -81,6 +81,15 @@ module MildAnvil
             "The #{quantity} lies between #{low} and #{high}#{with_uncertainty}: the claim is inside. More breaks " \
             "would narrow it."
           end
+        end
+
+        # The commonest question of a shop that pulls one: what it says of this piece, and of the rest.
+        def one_break
+          return unless @sample.count == 1 && @sample.complete?
+
+          loads = @terms.requirements.select { |row| row.measure == :working_load }.map(&:value_si)
+          OneBreak.new(@sample.breaks_si.first, @claim, uncertainty_si: @uncertainty, figures: @figures,
+                                                        loads: loads).words
         end
 
         def no_interval

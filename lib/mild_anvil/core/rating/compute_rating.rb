@@ -27,7 +27,7 @@ module MildAnvil
 
         def rate
           results = Schools.all.map { |school| school.rate(@sample, @terms) }
-          @recommendation = Recommendation.for(@sample, results)
+          @recommendation = Recommendation.for(@sample, results, population: @terms.population)
           key = @terms.school&.to_sym || @recommendation.key
           @results = results.map { |r| r.key == key ? calibrated(r, @sample) : r }
           @chosen = @results.find { |r| r.key == key && !r.refused? && r.minimum } unless @terms.relative_only?

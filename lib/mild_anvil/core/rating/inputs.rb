@@ -49,7 +49,8 @@ module MildAnvil
           { claims: @stated.fetch("claims", []).map do |row|
             Claim.from_h(row)
           end, requirements: list("requirements", Requirement, :measure),
-            borrowed: one("borrowed", Borrowed), reference: one("reference", Reference) }
+            borrowed: one("borrowed", Borrowed), reference: one("reference", Reference),
+            population: Population.from_h(@stated["population"]) }
         end
 
         def list(name, kind, *symbols)

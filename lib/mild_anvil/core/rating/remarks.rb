@@ -6,6 +6,8 @@ module MildAnvil
       # What a careful colleague would say about the sample before the figure is believed.
       module Remarks
         FEW = 5
+        FEWEST = 3
+        FAR_BELOW_SHARE = 0.2
         # Above this share of its mean, the scatter says that something differs between the pieces.
         WIDE_SCATTER_SHARE = 0.15
 
@@ -13,8 +15,8 @@ module MildAnvil
 
         # @return [Array<String>] sentences
         def for(sample, terms, results)
-          [*terms.chain_remarks, too_few(sample), voids(sample), bounds_only(sample), wide_scatter(sample),
-           chosen_refused(terms, results)].compact
+          [*terms.chain_remarks, too_few(sample), low_for_its_number(sample, results), voids(sample),
+           bounds_only(sample), wide_scatter(sample), chosen_refused(terms, results)].compact
         end
 
         def too_few(sample)
@@ -24,6 +26,20 @@ module MildAnvil
             "value alone."
         end
         private_class_method :too_few
+
+        # A bound that says more of the number of breaks than of the pieces.
+        def low_for_its_number(sample, results)
+          return unless sample.complete? && sample.count.between?(2, FEWEST)
+
+          bound = results.find { |result| result.key == :tolerance_normal }&.value_si
+          lowest = sample.breaks_si.min
+          return if bound.nil? || bound > lowest * (1 - FAR_BELOW_SHARE)
+
+          "The bound for a normal population lies #{((1 - (bound / lowest)) * 100).round} % below the lowest break " \
+            "because there are only #{sample.count} values, not because the pieces are weak. Scatter borrowed from " \
+            "an earlier lot of the kind would mend that first, then one more break."
+        end
+        private_class_method :low_for_its_number
 
         def voids(sample)
           count = sample.observations.count { |o| o.counts_as == :void }

@@ -8,12 +8,13 @@ module MildAnvil
       # calibrate: the fitted bounds that are calibrated by simulation, :none, :chosen or :all. preloaded: :count or
       # :leave_out. reference:
       # a Reference when the lot only ranks. chain_remarks: what speaks against readings, in sentences.
+      # population: what is known of its shape before anything broke.
       # units: those that figures are stated in besides the lot's own.
       Terms = Struct.new(:unit, :units, :measurand, :rated_quantity, :direction, :coverage, :confidence, :factor,
                          :factor_source,
                          :school, :marking_step, :marking_unit, :resolution_si, :shared_uncertainty_share, :claims,
                          :requirements,
-                         :borrowed, :calibrate, :preloaded, :reference, :chain_remarks, keyword_init: true)
+                         :borrowed, :calibrate, :preloaded, :reference, :chain_remarks, :population, keyword_init: true)
 
       class Terms
         DEFAULTS = { units: [].freeze, measurand: "force", rated_quantity: "peak", coverage: 0.95, confidence: 0.95,

@@ -33,6 +33,11 @@ module MildAnvil
           raise InvalidInput.new(e.message, file: name, **e.details)
         end
 
+        # What its columns are, before anything was pulled: a log that is still being written may hold zeros alone.
+        # @return [Reading] without a recording
+        # @raise [InvalidInput]
+        def self.look(bytes, name:, units:) = new(bytes, name, units, Choices.new).look
+
         def initialize(bytes, name, units, choices)
           @source = Source.of(bytes)
           @name = name
@@ -43,6 +48,19 @@ module MildAnvil
         end
 
         def read
+          find_columns
+          recording = (build if @questions.empty?)
+          reading(recording)
+        end
+
+        def look
+          find_columns
+          reading(nil)
+        end
+
+        private
+
+        def find_columns
           size!
           @text = TextDecoding.call(@source)
           @text = @text.until_line(@choices.last_line) if @choices.last_line
@@ -57,11 +75,7 @@ module MildAnvil
           @first_row = @layout.fields(lines[@layout.data_first_line - 1])
           @header = @layout.header_line ? lines[@layout.header_line - 1] : ""
           ask
-          recording = (build if @questions.empty?)
-          reading(recording)
         end
-
-        private
 
         def size!
           return if @source.size <= LARGEST_BYTES

@@ -7,6 +7,7 @@ module MildAnvil
       # whole line that comes is a sample.
       class GrowingFile < Watched
         FEWEST = 12 # lines that its columns are read from
+        MOST_LOOKED_AT = 200
         LOOK_SECONDS = 0.02
         MOST = 1_000_000 # bytes in one look
 
@@ -75,9 +76,9 @@ module MildAnvil
 
         # @return [Boolean] whether its columns are understood
         def learned?
-          reading = Delimited::FileReader.read(Delimited::Source.of("#{@head.join("\n")}\n"),
-                                               name: File.basename(@path), units: @units)
-          return false unless reading.ready?
+          text = "#{@head.first(MOST_LOOKED_AT).join("\n")}\n"
+          reading = Delimited::FileReader.look(Delimited::Source.of(text), name: File.basename(@path), units: @units)
+          return false unless reading.questions.empty?
 
           @layout = reading.layout
           @time = reading.columns.find { |column| column.role == "time" }

@@ -35,6 +35,9 @@ module MildAnvil
 
         def any? = @queue.any?
 
+        # @return [Integer] number of the sample that is expected next
+        def next_number = @next || 0
+
         # @return [Array<Sample, Event>] in order
         def shift = @queue.shift(@queue.size)
 

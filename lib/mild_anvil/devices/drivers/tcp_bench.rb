@@ -35,6 +35,7 @@ module MildAnvil
 
         def garbage = @intake.garbage + (@line&.garbage || 0)
         def missing = @intake.missing
+        def next_number = @intake.next_number
         def state = @intake.state || @state
 
         def drives? = true

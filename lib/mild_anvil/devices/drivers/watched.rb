@@ -22,10 +22,16 @@ module MildAnvil
         def boot = nil
         def state = MOVING
         def steps = 0
+        def next_number = @number
         def status = [MOVING, 0]
         def stop(**) = true
 
-        %i[lock reset arm give_back hold disarm].each { |name| define_method(name) { "OK" } }
+        def reset
+          @zeros.clear
+          "OK"
+        end
+
+        %i[lock arm give_back hold disarm].each { |name| define_method(name) { "OK" } }
         %i[put_in ramp_force ramp_travel cycle release].each { |name| define_method(name) { |*| "OK" } }
         %i[take_control set_limits].each { |name| define_method(name) { |**| "OK" } }
 

@@ -16,8 +16,10 @@ module MildAnvil
 
           make_ready(given)
           @state = "ARMED"
-          @trace = Trace.new
-          @recording = Recording.new(given, channels: @driver.channels, boot: @driver.boot, folder: @folder)
+          @trace = Trace.new(last: @trace.last)
+          @recording = Recording.new(given, channels: @driver.channels, boot: @driver.boot, folder: @folder,
+                                            by_hand: !@driver.drives?)
+          @fixture = @recording.fixture
           obey(@recording.begin)
           { done: @recording.uid }
         end
@@ -54,6 +56,13 @@ module MildAnvil
 
         def inspect_points(given)
           obey(@recording&.inspected(given[:points]))
+          { done: true }
+        end
+
+        def figures_read(given)
+          return { refused: "No run is going on" } if @recording.nil?
+
+          obey(@recording.measured(given[:figures].transform_keys(&:to_s)))
           { done: true }
         end
 

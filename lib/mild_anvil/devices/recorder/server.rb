@@ -12,7 +12,7 @@ module MildAnvil
         EACH_SECONDS = 0.05
         MOST_LINE = 1_000_000
         ASKED = { "start" => :begin_run, "stop" => :stop_run, "hold" => :hold_here, "inspected" => :inspect_points,
-                  "remark" => :remark, "let off" => :let_off }.freeze
+                  "measured" => :figures_read, "remark" => :remark, "let off" => :let_off }.freeze
 
         # @param path [String] of the socket; @param sessions [Hash{Integer => Session}]
         def initialize(path, sessions)

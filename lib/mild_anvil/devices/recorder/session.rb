@@ -34,6 +34,7 @@ module MildAnvil
           @newest = nil
           @rate = Rate.new
           @said = nil
+          @fixture = Core::Pull::Fixture.new
         end
 
         def start = @thread = Thread.new { round until @stopping }
@@ -56,7 +57,8 @@ module MildAnvil
         # @param after [Integer] number of the last point of the trace it has
         # @return [Hash]
         def shown(after)
-          { connected: @driver.connected?, state: @driver.state, said: @said, newtons: @newest, rate: @rate.value,
+          { connected: @driver.connected?, state: @driver.state, said: @said, newtons: @newest,
+            role: @fixture.role, ratio: @fixture.ratio, rate: @rate.value,
             points: @trace.after(after), run: @recording&.shown, channels: @driver.channels.to_a.map(&:to_h),
             garbage: @driver.garbage, missing: @driver.missing }
         end
@@ -133,21 +135,24 @@ module MildAnvil
         end
 
         def sample(item)
-          force = item.values.first
-          return if force.nil?
+          load = @fixture.load(@recording ? @recording.netted(item) : item.values, @driver.channels.map(&:role))
+          obey(@recording.sample(item, @state)) if @recording
+          return if load.nil?
 
-          @newest = force
-          @rate.add(item.seconds, force)
-          return if @recording.nil?
+          @newest = load
+          @rate.add(item.seconds, load)
+          @trace.add(item.seconds - @recording.began, load) if @recording
+        end
 
-          obey(@recording.sample(item, @state))
-          @trace.add(item.seconds - @recording.began, force)
+        def take_zero
+          offset = @driver.zero(@recording.counting)
+          obey(@recording.zeroed(offset, @driver.next_number))
         end
 
         # @param commands [Array<Array>, nil] of the run
         def obey(commands)
-          commands.to_a.each do |name, *rest|
-            name == :zero ? obey(@recording.zeroed(@driver.zero(0))) : @driver.public_send(name, *rest)
+          commands.to_a.filter_map { |command| @recording&.for_bench(command) }.each do |name, *rest|
+            name == :zero ? take_zero : @driver.public_send(name, *rest)
           rescue Drivers::TcpBench::Refused => e
             @said = e.message
             @recording&.refused(e.message)

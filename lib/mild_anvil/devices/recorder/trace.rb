@@ -11,9 +11,10 @@ module MildAnvil
 
         attr_reader :last
 
-        def initialize
+        # @param last [Integer] number of the last point before it: whoever watches knows one row of numbers
+        def initialize(last: 0)
           @points = [] # [number, seconds, newtons]
-          @last = 0
+          @last = last
           clear
         end
 

@@ -10,6 +10,9 @@ module MildAnvil
         many_to_one :lot, class: "MildAnvil::Store::Models::Lot"
         many_to_one :bench, class: "MildAnvil::Store::Models::Bench"
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
+        many_to_one :driver, class: "MildAnvil::Store::Models::Person"
+        one_to_one :quarantine, class: "MildAnvil::Store::Models::Quarantine"
+        one_to_many :certificates, class: "MildAnvil::Store::Models::ProofCertificate", order: :id
         many_to_one :pull, class: "MildAnvil::Store::Models::Pull"
 
         # @raise [NotFound]

@@ -23,7 +23,37 @@ module MildAnvil
             json({ done: true })
           end
           what_it_does(app)
+          control(app)
+          procedures(app)
         end
+
+        def self.control(app)
+          { "giveRun" => :give, "takeRun" => :take }.each do |operation, verb|
+            app.operation(operation) do |given|
+              run = Acts::Drive.public_send(verb, run_id: given.id, person_id: person_id, **given.body.to_h)
+              json(Acts::ShowBench.run(run))
+            end
+          end
+          app.operation("driveRun") do |given|
+            Acts::Drive.seen(run_id: given.id, person_id: person_id)
+            json({ done: true })
+          end
+        end
+        private_class_method :control
+
+        def self.procedures(app)
+          app.operation("procedures") { json(Acts::ListProcedures.call) }
+          app.operation("saveProcedure") do |given|
+            Acts::SaveProcedure.call(person_id: person_id, **given.body)
+            json(Acts::ListProcedures.call, status: 201)
+          end
+          app.operation("previewProcedure") { |given| json(Acts::SaveProcedure.preview(**given.body)) }
+          app.operation("retireProcedure") do |given|
+            Acts::SaveProcedure.retire(key: given.path[:key], person_id: person_id)
+            json(Acts::ListProcedures.call)
+          end
+        end
+        private_class_method :procedures
 
         def self.what_it_does(app)
           app.operation("runRecord") do |given|

@@ -15,24 +15,39 @@ module MildAnvil
 
           # @param cells [Integer] of force; displacement comes last
           # @param parts [Hash] of every force gauge, as in Gauge::Make
+          # @param arm [Float, nil] metres: it turns, and measures torque; @param piston [Float, nil] m²: it pumps, and
+          #   measures pressure
+          # @param dropping [Float] share of readings that the force gauges leave out
           # @return [Bench]
-          def self.made(capacity:, seed:, cells: 1, rate: 100.0, drive: "frame", parts: {})
+          def self.made(capacity:, seed:, cells: 1, rate: 100.0, drive: "frame", parts: {}, arm: nil, piston: nil,
+                        dropping: 0.0, mishaps: [])
             random = Random.new(seed)
-            makes = Array.new(cells) { Gauge::Make.force(capacity, **parts) } << Gauge::Make.displacement(0.6)
+            levers = { "torque" => arm, "pressure" => piston && (1.0 / piston) }.compact
+            makes = [*Array.new(cells) { Gauge::Make.force(capacity, **parts) }, Gauge::Make.displacement(0.6),
+                     *levers.map { |role, by| Gauge::Make.derived(role, UNITS.fetch(role), capacity * by) }]
             boot = Process.clock_gettime(Process::CLOCK_REALTIME, :microsecond) % (2**52)
-            new(gauges: makes.map { |make| Gauge.new(make, random: random) }, capacity: capacity, drive: drive,
-                rate: rate, random: random, boot: boot)
+            gauges = makes.map { |make| Gauge.new(make, random: random) }
+            gauges.first(cells).each { |gauge| gauge.dropping = dropping }
+            new(gauges: gauges, capacity: capacity, drive: drive, rate: rate, random: random, boot: boot,
+                levers: levers, mishaps: mishaps)
           end
+
+          UNITS = { "torque" => "N.m", "pressure" => "Pa" }.freeze
 
           attr_reader :gauges, :machine, :memory, :clock, :boot, :rate, :holder, :errors
           attr_accessor :guard_open, :button_pressed, :watchdog, :limits, :heard
 
           # @param gauges [Array<Gauge>]; @param capacity [Float] newtons of the machine
-          def initialize(gauges:, capacity:, random:, boot:, drive: "frame", rate: 100.0, mean: Specimens::DEFAULT_NEWTONS)
+          # @param levers [Hash{String => Float}] what a channel reads, by newton
+          # @param mishaps [Array<Array(Float, Symbol)>] seconds after the first motion: see Mishaps
+          def initialize(gauges:, capacity:, random:, boot:, drive: "frame", rate: 100.0,
+                         mean: Specimens::DEFAULT_NEWTONS, levers: {}, mishaps: [])
             @gauges = gauges
             @random = random
             @boot = boot
             @mean = mean
+            @levers = levers
+            @mishaps = Mishaps.new(mishaps)
             @machine = Machine.new(capacity: capacity, drive: drive) { |change| changed(change) }
             @memory = Memory.new(gauges.size)
             @clock = 0.0
@@ -51,6 +66,7 @@ module MildAnvil
             while (due = @measured + (1.0 / @rate)) <= seconds
               @machine.advance(due - @clock)
               @clock = @measured = due
+              @mishaps.meet(self)
               guard_limits(readings = measure)
               yield @memory.add(due, readings)
             end
@@ -114,6 +130,17 @@ module MildAnvil
             fault if [FORCE, TRAVEL].include?(@gauges[index].role)
           end
 
+          def open_guard
+            event("GUARD OPEN") unless @guard_open
+            @guard_open = true
+            @machine.stop
+          end
+
+          def shut_guard
+            event("GUARD SHUT") if @guard_open
+            @guard_open = false
+          end
+
           def press_button
             @button_pressed = true
             return if @machine.state == :estop
@@ -142,7 +169,11 @@ module MildAnvil
             event("STATE #{change.to_s.upcase}")
           end
 
-          def truth(role) = { FORCE => @machine.newtons, TRAVEL => @machine.metres }.fetch(role, 0.0)
+          def truth(role)
+            return @machine.newtons * @levers[role] if @levers.key?(role)
+
+            role == FORCE ? @machine.newtons : @machine.metres
+          end
 
           def fault
             @machine.fall_to(:fault) unless @machine.state == :estop

@@ -190,10 +190,7 @@ module MildAnvil
           end
 
           def guard(word)
-            open = word == "OPEN"
-            @bench.event("GUARD #{word}") if open != @bench.guard_open
-            @bench.guard_open = open
-            machine.stop if open
+            word == "OPEN" ? @bench.open_guard : @bench.shut_guard
             "OK"
           end
 

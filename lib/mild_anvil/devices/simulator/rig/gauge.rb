@@ -15,6 +15,12 @@ module MildAnvil
                   hum: 0.0, drift: 0.0, gain: 1.0, offset: capacity / 900, **given)
             end
 
+            # Made of the force by a lever or a piston. role: "torque" (N.m) or "pressure" (Pa)
+            def self.derived(role, unit, capacity)
+              new(role: role, unit: unit, capacity: capacity, resolution: capacity / 5000, noise: capacity / 8000,
+                  hum: 0.0, drift: 0.0, gain: 1.0, offset: 0.0)
+            end
+
             def self.displacement(capacity, **given)
               new(role: "displacement", unit: "m", capacity: capacity, resolution: 1.0e-5, noise: 4.0e-6, hum: 0.0,
                   drift: 0.0, gain: 1.0, offset: 0.0, **given)

@@ -121,8 +121,9 @@ module MildAnvil
           end
 
           def bleed(step)
-            away = @bleeding * step / BLEED_SECONDS
-            @metres -= [away / (@specimen&.stiffness || 1.0), FASTEST * step].min if @newtons.positive?
+            away = @bleeding.abs * step / BLEED_SECONDS
+            back = [away / (@specimen&.stiffness || 1.0), FASTEST * step].min
+            @metres -= back * (@newtons <=> 0.0)
           end
 
           def by_travel

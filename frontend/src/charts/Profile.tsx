@@ -1,6 +1,6 @@
 import type { Unit } from "@/format/figure";
 import { grouped } from "@/format/figure";
-import { useWidth } from "@/charts/useWidth";
+import { useWidth } from "./useWidth";
 
 type Props = { points: number[][]; unit: Unit };
 const HEIGHT = 92;
