@@ -1,10 +1,13 @@
 # frozen_string_literal: true
 
+require "open3"
+
 module Launch
   # Runs every check against a database of its own and sums up once.
   class Checks
     RUBY_TESTS = "test/{core,devices,store,actions,web,cli,admin,documents}/**/*_test.rb"
-    Outcome = Struct.new(:name, :passed, :seconds, keyword_init: true)
+    Outcome = Struct.new(:name, :passed, :seconds, :said, keyword_init: true)
+    LAST_LINES = 60
 
     # @param parts [Array<String>] names of parts to run; none: all
     def initialize(parts)
@@ -45,10 +48,10 @@ module Launch
       return unless @parts.empty? || @parts.include?(key)
 
       puts "\n== #{name}"
-      started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      started = Launch.now
+      @said = []
       passed = yield
-      @outcomes << Outcome.new(name: name, passed: passed,
-                               seconds: Process.clock_gettime(Process::CLOCK_MONOTONIC) - started)
+      @outcomes << Outcome.new(name: name, passed: passed, seconds: Launch.now - started, said: @said)
     end
 
     def ruby(env, pattern)
@@ -62,9 +65,22 @@ module Launch
     end
 
     def npm(script) = command({}, "npm", "run", "--silent", script, chdir: FrontEnd::FOLDER)
-    def command(env, *words, chdir: ROOT) = system(env, *words, chdir: chdir) || false
 
+    # Passes on what a command says, and keeps the end of it.
+    def command(env, *words, chdir: ROOT)
+      Open3.popen2e(env, *words, chdir: chdir) do |input, output, ended|
+        input.close
+        output.each_line do |line|
+          print line
+          @said = [*@said, line].last(LAST_LINES) if @said
+        end
+        ended.value.success?
+      end
+    end
+
+    # What failed is said once more at the end, where a long log is read first.
     def sum_up
+      @outcomes.reject(&:passed).each { |o| puts "\n== the end of: #{o.name}", o.said }
       puts "\n#{'-' * 72}"
       @outcomes.each { |o| puts format("%-8s %-54s %6.1f s", o.passed ? "passed" : "FAILED", o.name, o.seconds) }
       failed = @outcomes.count { |o| !o.passed }

@@ -37,6 +37,7 @@ class FaultsTest < Minitest::Test
     deadline = Launch.now + WITHIN_SECONDS
     sleep 0.1 until (found = yield) || Launch.now > deadline
     assert found, "#{what} within #{WITHIN_SECONDS} s\n#{said}"
+    found
   end
 
   def health = Net::HTTP.get_response(URI("http://127.0.0.1:#{@port}/api/health")).is_a?(Net::HTTPOK)
@@ -58,7 +59,7 @@ class FaultsTest < Minitest::Test
   def pid_of(name, folder = "run") = Launch::PidFile.new(File.join(@folder, folder, "#{name}.pid")).running
 
   def kill(name, folder = "run")
-    before = pid_of(name, folder)
+    before = soon("#{name} runs") { pid_of(name, folder) } # it may be on its way back from what was killed before
     Process.kill("KILL", before)
     soon("#{name} runs again") { pid_of(name, folder).then { |now| now && now != before } }
   end
@@ -111,7 +112,7 @@ class FaultsTest < Minitest::Test
 
   # What it leaves running is recognised by the next start, ended, and started anew.
   def assert_launcher_is_replaced
-    left = [pid_of("database", "database"), pid_of("web")]
+    left = [soon("the database runs") { pid_of("database", "database") }, soon("web runs") { pid_of("web") }]
     Process.kill("KILL", @pid)
     Process.wait(@pid)
     start

@@ -3,9 +3,22 @@
 module MildAnvil
   module Core
     module Endurance
-      # The inverse of GᵀG for a few columns, through an orthogonal basis.
+      # A few equations in as many unknowns, and the inverse of GᵀG, through an orthogonal basis.
       module LinearSystem
         module_function
+
+        # @param matrix [Array<Array<Float>>] shape (p, p)
+        # @param values [Array<Float>] shape (p,)
+        # @return [Array<Float>] shape (p,)
+        # @raise [InvalidInput] where the equations depend on each other
+        def solve(matrix, values) = Statistics::LinearFit.new(matrix.transpose, values).coefficients
+
+        # @return [Array<Array<Float>>] shape (p, p)
+        def inverse(matrix)
+          matrix.each_index.map do |i|
+            solve(matrix, Array.new(matrix.size) { |k| k == i ? 1.0 : 0.0 })
+          end.transpose
+        end
 
         # @param rows [Array<Array<Float>>] shape (n, p)
         # @return [Array<Array<Float>>] shape (p, p)
