@@ -30,8 +30,10 @@ module MildAnvil
           @logs = LOGARITHMS.include?(family)
           @family = FAMILIES.fetch(family)
           @columns = columns
-          @rows = columns.transpose
           @values = observations.map { |o| value(o) }
+          @places = @values.zip(columns.transpose).group_by(&:last).map do |row, own|
+            [Statistics::Likelihood.new(@family, own.map(&:first)), row]
+          end
           @breaks = @values.count { |v| %i[exact interval].include?(v.kind) }
           enough!(columns)
           climb
@@ -144,12 +146,12 @@ module MildAnvil
           @log_likelihood = likelihood(h, coefficients.map { |b| b * h }) - @jacobian
         end
 
-        def likelihood(h, c) = each_point(h, c).sum { |point, _| point.value }
+        def likelihood(h, c) = each_place(h, c).sum { |point, _| point.value }
 
         # @return [Array(Float, Array<Float>)] value, and slopes in h and each of c
         def slopes(h, c)
           slopes = Array.new(c.size + 1, 0.0)
-          level = each_point(h, c).sum do |point, row|
+          level = each_place(h, c).sum do |point, row|
             slopes[0] += point.slope_h
             row.each_with_index { |x, i| slopes[i + 1] += point.slope_a * x }
             point.value
@@ -161,7 +163,7 @@ module MildAnvil
         def bends(h, c)
           size = c.size + 1
           bends = Array.new(size) { Array.new(size, 0.0) }
-          each_point(h, c) do |point, row|
+          each_place(h, c) do |point, row|
             bends[0][0] -= point.bend_hh
             row.each_with_index do |x, i|
               bends[0][i + 1] -= point.bend_ha * x
@@ -172,15 +174,11 @@ module MildAnvil
           bends
         end
 
-        # Each value's own likelihood at its own place a = c · row.
-        def each_point(h, c)
-          return enum_for(:each_point, h, c) unless block_given?
+        # All values of one row of the columns stand at one place a = c · row.
+        def each_place(h, c)
+          return enum_for(:each_place, h, c) unless block_given?
 
-          @single ||= @values.map { |v| Statistics::Likelihood.new(@family, [v]) }
-          @single.each_with_index do |single, i|
-            row = @rows[i]
-            yield single.at(h, row.zip(c).sum { |x, y| x * y }), row
-          end
+          @places.each { |likelihood, row| yield likelihood.at(h, row.zip(c).sum { |x, y| x * y }), row }
         end
 
         def jacobian_entry(row, column, h)

@@ -11,6 +11,7 @@ module MildAnvil
         Prediction = Struct.new(:level, :fit, :low, :high, :beyond, keyword_init: true)
         FEWEST = 3
         STEPS = 60
+        LAST_STEP = 1.0e-9 # of a parameter: the error after it is smaller by as much again
 
         attr_reader :parameters, :rss, :dof
 
@@ -58,8 +59,8 @@ module MildAnvil
           @rss = sum_of_squares(@parameters)
           STEPS.times do
             step = Statistics::LinearFit.new(rows.transpose, residuals).coefficients
-            break if step.zip(@parameters).all? { |s, p| s.abs <= 1.0e-13 * p.abs.clamp(1.0e-12, nil) }
-            break unless advance(step)
+            last = step.zip(@parameters).all? { |s, p| s.abs <= LAST_STEP * p.abs.clamp(1.0e-12, nil) }
+            break if !advance(step) || last
           end
           @covariance = Endurance::LinearSystem.covariance(rows)
         end

@@ -1,0 +1,144 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Compare
+      # What makes a difference: each factor of a study and their combinations, over all its groups at once. With bounds
+      # among the values by a fitted model and likelihood ratios instead of sums of squares.
+      class Effects
+        # term: factors' names; p raised for the number of terms (Holm); change: between two levels, nil for combinations
+        Row = Struct.new(:names, :p, :p_raised, :real, :change, keyword_init: true)
+        # From one level to another, all else alike.
+        Change = Struct.new(:from, :to, :value, :low, :high, keyword_init: true)
+
+        attr_reader :sides, :factors
+
+        # @param sides [Array<Side>] those that stand in a study
+        # @raise [InsufficientData, InvalidInput] when the groups cannot tell the factors apart
+        def initialize(sides, confidence: 0.95)
+          used = sides.select { |side| side.size.positive? }
+          names = used.flat_map { |side| side.levels.keys }.uniq
+          @sides = used.select { |side| names.all? { |name| side.levels[name] } }
+          @factors = names.select { |name| levels(name).size > 1 }
+          raise InsufficientData, "no factor is at two levels here" if factors.empty?
+
+          @confidence = confidence
+          @values = @sides.flat_map(&:counted)
+          @of = @sides.flat_map { |side| [side] * side.size }
+          @model = main
+        end
+
+        # @return [Array<Row>] factors first, then combinations as far as the breaks can tell them
+        def rows
+          @rows ||= begin
+            found = terms
+            raised = Several.holm(found.map(&:last))
+            found.zip(raised).map do |(names, p), holm|
+              Row.new(names: names, p: p, p_raised: holm, real: holm < 1 - @confidence,
+                      change: names.one? ? change(names.first) : nil)
+            end
+          end
+        end
+
+        # @return [Float] scatter that no factor explains, as a share of the mean
+        def scatter_left = spread / (@values.sum(&:value_si) / @values.size)
+
+        # @return [Array<Side::Level>] in their order
+        def levels(factor)
+          @sides.map { |side| side.levels.fetch(factor) }.uniq(&:name).sort_by { |level| level.value || 0 }
+        end
+
+        private
+
+        def complete? = @sides.all?(&:complete?)
+
+        def terms = complete? ? by_squares : by_likelihood
+
+        # The highest combinations that leave something for the scatter.
+        def by_squares
+          rows = @values.each_index.map { |i| @of[i].levels.transform_values(&:name).merge(value: @values[i].value_si) }
+          @factors.size.downto(1).each do |order|
+            return Factorial.new(factors, rows, interactions: order).terms.map { |term| [term.names, term.p] }
+          rescue InsufficientData, InvalidInput
+            raise if order == 1
+          end
+        end
+
+        def by_likelihood
+          full = factors.map { |f| [f] }
+          pairs = factors.combination(2).to_a
+          mains = full.map { |term| [term, ratio_test(full - [term], full)] }
+          mains + pairs.filter_map do |pair|
+            [pair, ratio_test(full, [*full, pair])]
+          rescue InsufficientData, InvalidInput
+            nil
+          end
+        end
+
+        # Source: Wilks, Annals of Mathematical Statistics 9 (1938)
+        def ratio_test(without, with)
+          one, other = [without, with].map { |terms| regression(terms) }
+          more = columns(with).size - columns(without).size
+          Statistics::ChiSquared.upper_tail([2 * (other.log_likelihood - one.log_likelihood), 0.0].max, more)
+        end
+
+        def regression(terms) = CensoredRegression.new(@values, columns(terms), family: :normal)
+
+        def main
+          terms = factors.map { |f| [f] }
+          return regression(terms) unless complete?
+
+          Statistics::LinearFit.new(columns(terms), @values.map(&:value_si)).tap do |fit|
+            raise InsufficientData, "no degree of freedom is left for the scatter" if fit.dof.zero?
+          end
+        end
+
+        def columns(terms) = [Array.new(@values.size, 1.0), *terms.flat_map { |term| product(term) }]
+
+        def product(term)
+          term.map { |factor| dummies(factor) }.reduce { |a, b| a.product(b).map { |x, y| x.zip(y).map { |u, v| u * v } } }
+        end
+
+        # One column for each level but the first.
+        def dummies(factor)
+          levels(factor).drop(1).map { |level| @of.map { |side| side.levels[factor].name == level.name ? 1.0 : 0.0 } }
+        end
+
+        # From the first level to the last where they are ordered, else from the weakest to the strongest.
+        def change(factor)
+          all = levels(factor)
+          start = 1 + factors.take(factors.index(factor)).sum { |f| levels(f).size - 1 }
+          places = all.each_index.map { |i| i.zero? ? nil : start + i - 1 }
+          from, to = all.all?(&:value) ? [0, all.size - 1] : extremes(places)
+          row = Array.new(columns_count, 0.0)
+          row[places[to]] += 1.0 if places[to]
+          row[places[from]] -= 1.0 if places[from]
+          low, high = interval(row)
+          Change.new(from: all[from].name, to: all[to].name, value: at(row), low: low, high: high)
+        end
+
+        def extremes(places)
+          worth = places.map { |place| place ? coefficients[place] : 0.0 }
+          worth.size == 2 ? [0, 1] : [worth.index(worth.min), worth.index(worth.max)]
+        end
+
+        def columns_count = coefficients.size
+        def coefficients = @model.coefficients
+        def at(row) = row.zip(coefficients).sum { |x, b| x * b }
+
+        def interval(row)
+          return @model.interval(row, @confidence) unless complete?
+
+          reach = Group.two_sided(@confidence, @model.dof) * @model.standard_error(row)
+          [at(row) - reach, at(row) + reach]
+        end
+
+        def spread
+          return @model.residual_deviation if complete?
+
+          @model.scale * Math.sqrt(@model.breaks.fdiv(@model.dof))
+        end
+      end
+    end
+  end
+end
