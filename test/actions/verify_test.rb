@@ -16,6 +16,28 @@ class VerifyTest < CommittedCase
     @pulls.each { |pull| judge(pull, "break", failed_part: "specimen") }
     @signed = sign(@lot)
     Actions::CountersignStatement.call(statement_id: @signed.id, sha256: @signed.sha256, person_id: reviewer.id)
+    @concluded = concluded
+  end
+
+  def concluded
+    other = lot_with_breaks(0.9, 0.95, 0.93, name: "Beside it")
+    shown = Actions::Comparing::ShowCompare.new(lot_id: @lot.id, with: [other.id])
+    Actions::Comparing::Conclude.call(lot_id: @lot.id, sha256: shown.sha256(shown.study), keys: ["pair-1"],
+                                      with: [other.id], person_id: person.id)
+  end
+
+  def test_a_conclusion_that_says_something_else_is_not_handed_out
+    altered(:conclusions, { id: @concluded.id }, body: @concluded.body.sub("Beside it", "Above it ")) do
+      assert_match(/Conclusion 1 is not what was signed/, broken["conclusions"])
+      assert_raises(MildAnvil::Tampered) { @concluded.refresh.frozen_body }
+    end
+    altered(:conclusion_papers, { conclusion_id: @concluded.id }, content: Sequel.blob("%PDF other")) do
+      assert_match(/bytes have another hash/, broken["conclusions"])
+      assert_raises(MildAnvil::Tampered) { Actions::Comparing::Papers.read(@concluded.id) }
+    end
+    altered(:conclusion_signatures, { conclusion_id: @concluded.id }, person_id: reviewer.id) do
+      assert_match(/the events know nothing of it/, broken["conclusions"])
+    end
   end
 
   def uneven(peak)
@@ -35,9 +57,9 @@ class VerifyTest < CommittedCase
 
     assert_empty broken
     assert_equal({ "files" => 3, "recordings" => 3, "findings" => 3, "statements" => 1, "signatures" => 2,
-                   "documents" => 6, "checks" => 0, "attachments" => 0 }, found.to_h do |f|
-                                                                            [f.kind, f.checked]
-                                                                          end.except("events"))
+                   "documents" => 6, "checks" => 0, "attachments" => 0, "conclusions" => 1 }, found.to_h do |f|
+                                                                                                [f.kind, f.checked]
+                                                                                              end.except("events"))
     assert_operator found.last.checked, :>, 10
     assert_equal "files: 3 checked, all sound", found.first.in_words
   end

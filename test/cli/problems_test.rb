@@ -167,6 +167,32 @@ class ProblemsTest < CoreCase
     end)
   end
 
+  SAID = [
+    [{ "a" => [5.0, 5.2, 5.1], "b" => [5.6, 5.9, 5.7] },
+     /“b” carries 0\.63 kN more than “a”, between 0\.3\d and 0\.9\d kN with 95 %/],
+    [{ "groups" => { "x" => [5.0, 5.2, 5.1], "y" => [5.6, 5.9, 5.7] }, "at_least" => { "y" => [6.0] }, "unit" => "N" },
+     /Not every piece of “y” broke.*“y” carries .* N more.*log-rank test/m],
+    [{ "levels" => [3, 3, 5, 5, 7, 7], "strengths" => [3.4, 3.5, 4.2, 4.3, 4.7, 4.6], "predict_at" => [6, 9] },
+     /it flattens.*One more piece at 6 will lie.*at 9 .* beyond what was tested, so nothing is promised/m],
+    [{ "factors" => %w[m h], "rows" => [["a", 1, 5], ["a", 1, 5.2], ["a", 2, 6], ["a", 2, 6.1], ["b", 1, 5.1],
+                                        ["b", 1, 5], ["b", 2, 7], ["b", 2, 7.2]].map { |row| %w[m h value].zip(row).to_h } },
+     /h makes a difference: from 1 to 2 it is 1\.50 kN more.*What m does depends on h/m],
+    [{ "a" => [1.0, 2.0, 3.0], "b" => [2.0, 3.0, 4.5], "paired" => true },
+     /−1\.17 kN, between −1\.\d+ and −0\.\d+ kN.*They differ/m],
+    [{ "into" => [1.0, 2.0, 3.0], "out" => [0.9, 1.85, 2.7] }, /Out is 0\.907 of in, between/],
+    [{ "p" => [0.01, 0.04] }, /p 0\.01: Holm 0\.02/]
+  ].freeze
+
+  SAID.each_with_index do |(problem, words), i|
+    define_method("test_compare_says_#{i}_in_the_sentences_of_the_screen") do
+      Tempfile.create(["p", ".json"]) do |file|
+        file.write(JSON.generate(problem)) && file.flush
+
+        assert_match words, MildAnvil::Cli::CompareCommand.call(file.path, {})
+      end
+    end
+  end
+
   PULL = "Time [s],Force [kN],Travel [mm]\n#{Array.new(600) do |i|
     format('%.2f,%.4f,%.4f', i * 0.05, i.between?(60, 460) ? (i - 60) * 0.025 : 0.0,
            [i - 60, 0].max * 0.01)

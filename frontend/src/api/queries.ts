@@ -35,6 +35,7 @@ export const keys = {
   procedures: ["procedures"] as const,
   bench: (id: number) => ["lot", id, "bench"] as const,
   chain: (id: number) => ["lot", id, "chain"] as const,
+  comparison: (id: number) => ["lot", id, "comparison"] as const,
   instrument: (id: number) => ["instrument", id] as const,
   templates: ["acceptance-templates"] as const,
   pull: (id: number) => ["pull", id] as const,

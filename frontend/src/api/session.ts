@@ -5,3 +5,8 @@ import { sessionQuery } from "./queries";
 export function useMay(operation: string): boolean {
   return useQuery(sessionQuery).data?.allowed.includes(operation) ?? false;
 }
+
+/** Who works here, by name. */
+export function useMyName(): string | undefined {
+  return useQuery(sessionQuery).data?.person?.name;
+}

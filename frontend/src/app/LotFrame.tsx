@@ -33,6 +33,7 @@ const STEPS = [
   ["g p", "Pull", "/lots/$lotId/pull"],
   ["g j", "Judge", "/lots/$lotId/judge"],
   ["g r", "Rate", "/lots/$lotId/rate"],
+  ["g m", "Compare", "/lots/$lotId/compare"],
   ["g s", "Papers", "/lots/$lotId/papers"],
 ] as const;
 

@@ -17,6 +17,7 @@ const TO = {
   Pull: "/lots/$lotId/pull",
   Judge: "/lots/$lotId/judge",
   Rate: "/lots/$lotId/rate",
+  Compare: "/lots/$lotId/compare",
   Papers: "/lots/$lotId/papers",
 } as const satisfies Record<StepFact["verb"], string>;
 

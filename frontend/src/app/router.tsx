@@ -1,9 +1,11 @@
 import { createRootRoute, createRoute, createRouter, Link } from "@tanstack/react-router";
+import type { Asked } from "@/api/compareQueries";
 import { Empty } from "@/ui/states";
 import { AskPage } from "@/features/ask/AskPage";
 import { BenchPage } from "@/features/bench/BenchPage";
 import { BenchesPage } from "@/features/benches/BenchesPage";
 import { CheckPage } from "@/features/check/CheckPage";
+import { ComparePage } from "@/features/compare/ComparePage";
 import { InstrumentPage } from "@/features/check/InstrumentPage";
 import { JudgePage } from "@/features/judge/JudgePage";
 import { LibraryPage } from "@/features/library/LibraryPage";
@@ -87,13 +89,24 @@ const judge = createRoute({
   component: JudgePage,
 });
 const rate = createRoute({ getParentRoute: () => lot, path: "/rate", component: RatePage });
+const BY = ["strength", "first_failure", "yield", "residual", "energy", "stiffness"] as const;
+const compare = createRoute({
+  getParentRoute: () => lot,
+  path: "/compare",
+  validateSearch: (search: Record<string, unknown>): Asked => ({
+    ...(/^\d+(,\d+)*$/.test(String(search.with)) ? { with: String(search.with) } : {}),
+    ...(Number(search.against) > 0 ? { against: Number(search.against) } : {}),
+    ...(BY.some((by) => by === search.by) ? { by: search.by as Asked["by"] } : {}),
+  }),
+  component: ComparePage,
+});
 const papers = createRoute({ getParentRoute: () => lot, path: "/papers", component: PapersPage });
 
 export const router = createRouter({
   routeTree: root.addChildren([
     outside.addChildren([today, lots, benches, instrument, library, people]),
     piece,
-    lot.addChildren([ask, plan, check, prepare, pull, bench, judge, rate, papers]),
+    lot.addChildren([ask, plan, check, prepare, pull, bench, judge, rate, compare, papers]),
   ]),
   defaultPreload: false,
 });

@@ -5,7 +5,7 @@ import { capital, plural, VERDICT } from "@/format/words";
 type Page = Schemas["LotPage"];
 export type StepState = "full" | "half" | "none" | "warn";
 export type StepFact = {
-  verb: "Ask" | "Plan" | "Check" | "Prepare" | "Pull" | "Judge" | "Rate" | "Papers";
+  verb: "Ask" | "Plan" | "Check" | "Prepare" | "Pull" | "Judge" | "Rate" | "Compare" | "Papers";
   line: string;
   state: StepState;
 };
@@ -20,6 +20,7 @@ export function spineFacts(page: Page, unit: string): StepFact[] {
     pull(page),
     judge(page),
     rate(page, unit),
+    compare(page),
     papers(page),
   ];
 }
@@ -69,6 +70,15 @@ function rate({ summary: s }: Page, unit: string): StepFact {
     line: `Minimum ${stated(s.minimum, unit)}${verdict}${signed}`,
     state: s.signed_current ? "full" : "half",
   };
+}
+
+function compare({ comparison: { others, conclusions } }: Page): StepFact {
+  const line = conclusions
+    ? plural(conclusions, "conclusion")
+    : others
+      ? `With ${plural(others, "other lot")}`
+      : "With no other lot yet";
+  return { verb: "Compare", line, state: conclusions ? "full" : "none" };
 }
 
 function papers({ statements, summary }: Page): StepFact {

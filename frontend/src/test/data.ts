@@ -84,6 +84,7 @@ export function lotPage(given: Partial<Schemas["LotPage"]> = {}): Schemas["LotPa
     loads: [],
     siblings: [],
     check: { line: "no cell chosen", state: "none" },
+    comparison: { others: 1, conclusions: 0 },
     prepare: { line: "no pieces listed", state: "none" },
     limits: [],
     plan: { line: "not planned yet", state: "none", revision: 0, next: null },

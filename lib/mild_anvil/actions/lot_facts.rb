@@ -10,11 +10,21 @@ module MildAnvil
       # @param lot [Store::Models::Lot]
       # @param what_if [Hash] rated_quantity, preloaded to try instead of the lot's
       # @param specimen_id [Integer, nil] for the pulls of one specimen alone: what places a pull lies within it
-      def initialize(lot, what_if: {}, specimen_id: nil)
+      # @param pulls [Array<Store::Models::Pull>, nil] of the lot with everything, where somebody has read them
+      def initialize(lot, what_if: {}, specimen_id: nil, pulls: nil)
         @lot = lot
+        @pulls = pulls
         @specimen_id = specimen_id
         @terms = lot.terms
         @what_if = what_if
+      end
+
+      # Of several lots, read in a handful of queries whatever their number.
+      # @param lots [Array<Store::Models::Lot>]
+      # @return [Array<LotFacts>]
+      def self.many(lots, what_if: {})
+        pulls = Store::Models::Pull.where(lot_id: lots.map(&:id)).with_everything.all.group_by(&:lot_id)
+        lots.map { |lot| new(lot, what_if: what_if, pulls: pulls.fetch(lot.id, [])) }
       end
 
       def quantity = @what_if[:rated_quantity] || terms.rated_quantity

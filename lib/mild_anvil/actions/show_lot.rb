@@ -22,7 +22,7 @@ module MildAnvil
           specimens: specimens(lot),
           loads: loads(lot, facts), siblings: siblings(lot),
           check: Chain::OfLotPage.line(facts.chain, lot), prepare: Prepare::ShowPrepare.new(lot, nil).line,
-          **planned(lot) }
+          comparison: Comparing::ShowCompare.line(lot), **planned(lot) }
       end
 
       def planned(lot)

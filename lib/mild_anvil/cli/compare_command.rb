@@ -12,7 +12,9 @@ module MildAnvil
       # @return [String]
       def call(path, options)
         given = ProblemFile.read(path)
-        Report.call(answer(Shapes.check!(from_table(given), Shapes::COMPARE)), json: options[:json])
+        problem = Shapes.check!(from_table(given), Shapes::COMPARE)
+        found = answer(problem)
+        options[:json] ? Report.call(found, json: true) : CompareText.call(problem, found)
       end
 
       # @param given [Hash] docs/cli.md lists the keys

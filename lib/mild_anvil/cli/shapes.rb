@@ -12,6 +12,8 @@ module MildAnvil
         LISTS.call(self, :a, :b, :levels, :strengths, :predict_at, :into, :out, :p)
         NUMBERS.call(self, :confidence, :margin_share, **SHARE)
         optional(:groups).value(:hash)
+        optional(:at_least).value(:hash)
+        optional(:unit).value(:string)
         optional(:paired).value(:bool)
         optional(:factors).value(:array, min_size?: 1).each(:string)
         optional(:rows).value(:array).each(:hash)

@@ -8,7 +8,8 @@ module MildAnvil
       # Append-only: what is written there stays as it was written.
       RECORDS = %i[events statements statement_items signatures documents measurements judgements
                    overrides check_points aftermaths quarantine_entries
-                   proof_certificates].freeze
+                   proof_certificates conclusions conclusion_lots conclusion_signatures conclusion_papers
+                   makings blind_judgements].freeze
       # As it was read or handed in: never changed, but a draft that nobody saved takes it with it.
       AS_READ = %i[source_files source_file_chunks channels chunks findings analyses].freeze
 

@@ -42,6 +42,7 @@ module MildAnvil
       register Routes::Prepare
       register Routes::Benching
       register Routes::Proving
+      register Routes::Comparing
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

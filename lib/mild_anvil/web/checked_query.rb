@@ -74,6 +74,7 @@ module MildAnvil
           raise ArgumentError,
                 "must be one of #{schema['enum'].join(', ')}"
         end
+        raise ArgumentError, "is not written as it should be" if schema["pattern"] && !text.match?(schema["pattern"])
 
         text[0, schema["maxLength"] || text.size]
       end

@@ -18,7 +18,7 @@ module MildAnvil
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
                         preparation attachment piece benchOfLot benchLive
-                        runRecord procedures certificate certificatePaper aftermath],
+                        runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -29,8 +29,8 @@ module MildAnvil
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
                       commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
-                      addLooseGear removeLooseGear],
-        %w[reviewer] => %w[countersignStatement],
+                      addLooseGear removeLooseGear conclude keepMaking],
+        %w[reviewer] => %w[countersignStatement reviewConclusion],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
                       retireRegisterRow keepTemplate saveProcedure previewProcedure

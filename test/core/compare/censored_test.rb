@@ -7,8 +7,10 @@ require "json"
 # made the answers), and against what must hold of itself.
 class CensoredTest < Minitest::Test
   include MildAnvil
+
   Compare = Core::Compare
-  CASES = JSON.parse(File.read(File.expand_path("../../fixtures/oracles/13_censored_comparisons.json", __dir__)))["cases"]
+  CASES = JSON.parse(File.read(File.expand_path("../../fixtures/oracles/13_censored_comparisons.json",
+                                                __dir__)))["cases"]
   FAMILIES = { "gaussian" => :normal, "lognormal" => :lognormal, "weibull" => :weibull }.freeze
   DIGITS = 2.0e-6 # what the reference's own stopping rule leaves of its standard errors
 
@@ -16,11 +18,18 @@ class CensoredTest < Minitest::Test
     kase["value"].each_index.map { |i| observe(kase["counts_as"][i], kase["value"][i], kase["upper"][i]) }
   end
 
-  def observe(kind, value, upper = nil) = Core::Rating::Observation.checked(counts_as: kind, value_si: value, upper_si: upper)
+  def observe(kind, value, upper = nil)
+    Core::Rating::Observation.checked(counts_as: kind, value_si: value, upper_si: upper)
+  end
+
   def breaks(*values) = values.map { |v| observe(:break, v) }
 
   def columns(kase)
-    [Array.new(kase["group"].size, 1.0), *kase["group"].uniq.drop(1).map { |g| kase["group"].map { |own| own == g ? 1.0 : 0.0 } }]
+    [Array.new(kase["group"].size, 1.0), *kase["group"].uniq.drop(1).map do |g|
+      kase["group"].map do |own|
+        own == g ? 1.0 : 0.0
+      end
+    end]
   end
 
   CASES.each do |kase|
@@ -52,7 +61,8 @@ class CensoredTest < Minitest::Test
   def test_without_bounds_it_is_students_t_with_the_pooled_scatter
     a = [4.9, 5.1, 5.0, 5.3, 4.8]
     b = [5.6, 5.9, 5.5]
-    fit = Compare::CensoredRegression.new(breaks(*a, *b), [Array.new(8, 1.0), ([1.0] * 5) + ([0.0] * 3)], family: :normal)
+    fit = Compare::CensoredRegression.new(breaks(*a, *b), [Array.new(8, 1.0), ([1.0] * 5) + ([0.0] * 3)],
+                                          family: :normal)
     pooled = Compare::Difference.new(a, b, pooled: true)
 
     pooled.interval(0.9).zip(fit.interval([0.0, 1.0], 0.9)) { |want, got| assert_in_delta want, got, 1.0e-10 }

@@ -17,7 +17,7 @@ module MildAnvil
         end
 
         PARTS = [Files, Recordings, Findings, Checks, Attachments, Statements, Signatures, Documents,
-                 Events].freeze
+                 Conclusions, Events].freeze
 
         module_function
 

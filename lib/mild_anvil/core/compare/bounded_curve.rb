@@ -6,7 +6,7 @@ module MildAnvil
       # Strength against an ordered level when some pieces did not break: a line in the level, or in its logarithm, with
       # "at least" and the like counted as such.
       class BoundedCurve
-        SCALES = { line: ->(x) { x.to_f }, logarithm: ->(x) { Math.log(x) } }.freeze
+        SCALES = { line: lambda(&:to_f), logarithm: ->(x) { Math.log(x) } }.freeze
 
         attr_reader :log_likelihood
 
@@ -18,7 +18,8 @@ module MildAnvil
           Group.level!(levels.min) if scale == :logarithm
           @turn = SCALES.fetch(scale)
           @range = levels.minmax
-          @fit = CensoredRegression.new(observations, [Array.new(levels.size, 1.0), levels.map(&@turn)], family: :normal)
+          @fit = CensoredRegression.new(observations, [Array.new(levels.size, 1.0), levels.map(&@turn)],
+                                        family: :normal)
           @log_likelihood = @fit.log_likelihood
         end
 

@@ -7,8 +7,8 @@ module MildAnvil
       # groups differ by when not every piece broke.
       #
       # In h = 1/scale and c = coefficients/scale the likelihood is concave, so Newton's steps find its one maximum.
-      # Source: Lawless, Statistical Models and Methods for Lifetime Data, 2nd edition 2003, chapter 6; Burridge, Journal
-      # of the Royal Statistical Society B 43 (1981)
+      # Source: Lawless, Statistical Models and Methods for Lifetime Data, 2nd edition 2003, chapter 6; Burridge,
+      # Journal of the Royal Statistical Society B 43 (1981)
       class CensoredRegression
         FAMILIES = { normal: Statistics::Families::StandardNormal, lognormal: Statistics::Families::StandardNormal,
                      weibull: Statistics::Families::SmallestExtreme }.freeze
@@ -17,6 +17,7 @@ module MildAnvil
         STEPS = 100
         HALVINGS = 50
         SETTLED = 1.0e-13
+        FLAT = 1.0e-8 # what may be left to gain where rounding lets nothing rise any more
 
         attr_reader :coefficients, :scale, :log_likelihood, :breaks
 
@@ -37,7 +38,11 @@ module MildAnvil
           @breaks = @values.count { |v| %i[exact interval].include?(v.kind) }
           enough!(columns)
           climb
-          @jacobian = @logs ? @values.sum { |v| v.kind == :exact ? v.low : 0.0 } : 0.0
+          @jacobian = if @logs
+                        @values.sum { |v| v.kind == :exact ? v.low : 0.0 }
+                      else
+                        0.0
+                      end
           finish
         end
 
@@ -50,7 +55,9 @@ module MildAnvil
 
         # From the observed information.
         # @return [Float]
-        def standard_error(row) = Math.sqrt(row.each_index.sum { |i| row.each_index.sum { |j| row[i] * covariance[i][j] * row[j] } })
+        def standard_error(row)
+          Math.sqrt(row.each_index.sum { |i| row.each_index.sum { |j| row[i] * covariance[i][j] * row[j] } })
+        end
 
         # @return [Array<Float>]
         def standard_errors = coefficients.each_index.map { |i| standard_error(unit(i)) }
@@ -87,37 +94,41 @@ module MildAnvil
 
         def value(observation)
           turn = ->(x) { @logs ? Math.log(x) : x.to_f }
-          Statistics::Likelihood::Value.new(kind: KINDS.fetch(observation.counts_as), low: turn.call(observation.value_si),
+          Statistics::Likelihood::Value.new(kind: KINDS.fetch(observation.counts_as),
+                                            low: turn.call(observation.value_si),
                                             high: observation.upper_si && turn.call(observation.upper_si))
         end
 
         def enough!(columns)
           return if breaks > columns.size
 
-          raise InsufficientData.new("#{columns.size} unknowns and a scatter need more than #{columns.size} values known " \
-                                     "to both sides, there #{breaks == 1 ? 'is 1' : "are #{breaks}"}", values: breaks)
+          there = breaks == 1 ? "is 1" : "are #{breaks}"
+          raise InsufficientData.new("#{columns.size} unknowns and a scatter need more than #{columns.size} values " \
+                                     "known to both sides, there #{there}", values: breaks)
         end
 
         # Around the least squares of all values taken as breaks, in units of its scatter.
         def climb
+          h, c = start
+          STEPS.times do
+            level, slopes = slopes(h, c)
+            step = Endurance::LinearSystem.solve(bends(h, c), slopes)
+            gain = step.zip(slopes).sum { |s, g| s * g }
+            risen = rise(h, c, level, step) if gain.finite?
+            unsettled if risen.nil? && gain.abs >= FLAT
+            h, c = risen || [h, c]
+            return settle(h, c) if risen.nil? || gain.abs < SETTLED * (1 + level.abs)
+          end
+          unsettled
+        end
+
+        def start
           ends = @values.map { |v| v.high ? (v.low + v.high) / 2 : v.low }
           first = Statistics::LinearFit.new(@columns, ends)
           spread = first.residual_deviation
           raise InsufficientData, "there is no scatter at all: no model is defined" unless spread.positive?
 
-          h = 1 / spread
-          c = first.coefficients.map { |b| b * h }
-          STEPS.times do
-            level, slopes = slopes(h, c)
-            step = Endurance::LinearSystem.solve(bends(h, c), slopes)
-            gain = step.zip(slopes).sum { |s, g| s * g }
-            break unsettled if !gain.finite? || (risen = rise(h, c, level, step)).nil? && gain.abs > 1.0e-8
-            return settle(h, c) if risen.nil?
-
-            h, c = risen
-            return settle(h, c) if gain.abs < SETTLED * (1 + level.abs)
-          end
-          unsettled
+          [1 / spread, first.coefficients.map { |b| b / spread }]
         end
 
         def unsettled

@@ -18,10 +18,11 @@ module MildAnvil
           described = side.described or return
           return if described.count < 2 || described.degenerate?
 
-          reach = Group.two_sided(confidence, described.count - 1) * described.standard_deviation / Math.sqrt(described.count)
-          low, high = [described.mean - reach, described.mean + reach].map { |v| v / strength }
-          format("“%s” reaches %.2f (%.2f to %.2f) of the %s claimed, on average.", side.name, described.mean / strength,
-                 (low * 100).floor / 100.0, (high * 100).ceil / 100.0, figures.nearest(strength))
+          error = described.standard_deviation / Math.sqrt(described.count)
+          reach = Group.two_sided(confidence, described.count - 1) * error
+          low, high = [described.mean - reach, described.mean + reach].map { |v| v / strength * 100 }
+          format("“%s” reaches %.2f (%.2f to %.2f) of the %s claimed, on average.", side.name,
+                 described.mean / strength, low.floor / 100.0, high.ceil / 100.0, figures.nearest(strength))
         end
         private_class_method :sentence
       end

@@ -35,7 +35,11 @@ module MildAnvil
 
         def tried?(words)
           levels = @sides.flat_map { |s| s.levels.values.map { |l| l.name.downcase } }
-          words.all? { |w| levels.any? { |level| level.include?(w.downcase) || w.downcase.include?(level) } && !w.empty? }
+          words.all? do |w|
+            levels.any? do |level|
+              level.include?(w.downcase) || w.downcase.include?(level)
+            end && !w.empty?
+          end
         end
 
         def rate
@@ -69,7 +73,20 @@ module MildAnvil
         end
 
         def places
-          @sides.flat_map { |s| Judgement::Places.call(s.places, item: s.item).grep(/rated/).map { |w| "#{s.name}: #{w}" } }
+          said = @sides.flat_map do |side|
+            Judgement::Places.call(side.places, item: side.item).grep(/rated/).map { |words| [side, words] }
+          end
+          said.group_by { |_, words| words.sub(COUNTED, "Most") }.map { |words, all| at_place(words, all) }
+        end
+
+        COUNTED = /\A\d+ of \d+/
+
+        # One group with its count, several that say the same together.
+        def at_place(words, all)
+          sides = all.map(&:first)
+          return "#{names(sides)}: #{all.first.last}" if all.one?
+
+          "#{names(sides)}: #{words.sub(/\A./, &:downcase)}"
         end
 
         def names(sides)

@@ -52,9 +52,15 @@ module MildAnvil
                    "#{signed(change.value, figures)} ± #{figures.up((change.high - change.low) / 2)} #{sure}."
           end
 
+          if change.low.negative? && change.high.positive?
+            return "#{name} makes a difference, all its levels together; from #{change.from} to #{change.to} alone " \
+                   "#{signed(change.value, figures)} ± #{figures.up((change.high - change.low) / 2)} #{sure}."
+          end
+
           near, far = [change.low.abs, change.high.abs].minmax
-          "#{name} makes a difference: from #{change.from} to #{change.to} it is #{figures.nearest(change.value.abs)} " \
-            "#{change.value.negative? ? 'less' : 'more'}, between #{figures.down(near).text} and #{figures.up(far)} #{sure}."
+          "#{name} makes a difference: from #{change.from} to #{change.to} it is " \
+            "#{figures.nearest(change.value.abs)} #{change.value.negative? ? 'less' : 'more'}, between " \
+            "#{figures.down(near).text} and #{figures.up(far)} #{sure}."
         end
         private_class_method :sentence
 

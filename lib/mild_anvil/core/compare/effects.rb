@@ -6,9 +6,9 @@ module MildAnvil
       # What makes a difference: each factor of a study and their combinations, over all its groups at once. With bounds
       # among the values by a fitted model and likelihood ratios instead of sums of squares.
       class Effects
-        # term: factors' names; p raised for the number of terms (Holm); change: between two levels, nil for combinations
+        # names: factors of the term; p_raised: for the number of terms (Holm); change: nil for combinations
         Row = Struct.new(:names, :p, :p_raised, :real, :change, keyword_init: true)
-        # From one level to another, all else alike.
+        # From one level to another, all else alike; limits that hold for any two levels of the factor at once.
         Change = Struct.new(:from, :to, :value, :low, :high, keyword_init: true)
 
         attr_reader :sides, :factors
@@ -54,18 +54,23 @@ module MildAnvil
 
         def terms = complete? ? by_squares : by_likelihood
 
-        # The highest combinations that leave something for the scatter.
+        # All combinations where every one was tried, else as far as the cells go.
         def by_squares
+          whole ? whole.terms.map { |term| [term.names, term.p] } : by_likelihood
+        end
+
+        # @return [Factorial, nil] with all combinations, where every one was tried
+        def whole
+          return @whole if defined?(@whole)
+
           rows = @values.each_index.map { |i| @of[i].levels.transform_values(&:name).merge(value: @values[i].value_si) }
-          @factors.size.downto(1).each do |order|
-            return Factorial.new(factors, rows, interactions: order).terms.map { |term| [term.names, term.p] }
-          rescue InsufficientData, InvalidInput
-            raise if order == 1
-          end
+          @whole = complete? ? Factorial.new(factors, rows) : nil
+        rescue InsufficientData, InvalidInput
+          @whole = nil
         end
 
         def by_likelihood
-          full = factors.map { |f| [f] }
+          full = factors.zip
           pairs = factors.combination(2).to_a
           mains = full.map { |term| [term, ratio_test(full - [term], full)] }
           mains + pairs.filter_map do |pair|
@@ -75,17 +80,22 @@ module MildAnvil
           end
         end
 
-        # Source: Wilks, Annals of Mathematical Statistics 9 (1938)
+        # The ratio of likelihoods turned into the F that it is where nothing is a bound: as chi-squared it flatters few
+        # values.
+        # Source: Wilks, Annals of Mathematical Statistics 9 (1938); Seber and Lee, Linear Regression Analysis, 2nd
+        # edition 2003, section 4.3
         def ratio_test(without, with)
           one, other = [without, with].map { |terms| regression(terms) }
           more = columns(with).size - columns(without).size
-          Statistics::ChiSquared.upper_tail([2 * (other.log_likelihood - one.log_likelihood), 0.0].max, more)
+          ratio = [2 * (other.log_likelihood - one.log_likelihood), 0.0].max
+          f = (Math.exp(ratio / other.breaks) - 1) * other.dof / more
+          Statistics::FisherF.upper_tail(f, more, other.dof)
         end
 
         def regression(terms) = CensoredRegression.new(@values, columns(terms), family: :normal)
 
         def main
-          terms = factors.map { |f| [f] }
+          terms = factors.zip
           return regression(terms) unless complete?
 
           Statistics::LinearFit.new(columns(terms), @values.map(&:value_si)).tap do |fit|
@@ -93,10 +103,21 @@ module MildAnvil
           end
         end
 
-        def columns(terms) = [Array.new(@values.size, 1.0), *terms.flat_map { |term| product(term) }]
+        # A combination that was not tried has no column.
+        def columns(terms)
+          [Array.new(@values.size, 1.0), *terms.flat_map do |term|
+            product(term)
+          end.reject { |column| column.all?(&:zero?) }]
+        end
 
         def product(term)
-          term.map { |factor| dummies(factor) }.reduce { |a, b| a.product(b).map { |x, y| x.zip(y).map { |u, v| u * v } } }
+          term.map { |factor| dummies(factor) }.reduce do |a, b|
+            a.product(b).map do |x, y|
+              x.zip(y).map do |u, v|
+                u * v
+              end
+            end
+          end
         end
 
         # One column for each level but the first.
@@ -113,7 +134,7 @@ module MildAnvil
           row = Array.new(columns_count, 0.0)
           row[places[to]] += 1.0 if places[to]
           row[places[from]] -= 1.0 if places[from]
-          low, high = interval(row)
+          low, high = interval(row, all.size - 1)
           Change.new(from: all[from].name, to: all[to].name, value: at(row), low: low, high: high)
         end
 
@@ -126,14 +147,23 @@ module MildAnvil
         def coefficients = @model.coefficients
         def at(row) = row.zip(coefficients).sum { |x, b| x * b }
 
-        def interval(row)
-          return @model.interval(row, @confidence) unless complete?
-
-          reach = Group.two_sided(@confidence, @model.dof) * @model.standard_error(row)
+        # Two levels by Student's t, more by limits that cannot disagree with the test of the factor.
+        # Source: Scheffé, Biometrika 40 (1953)
+        def interval(row, df)
+          dof = whole ? whole.residual_df : @model.dof
+          reach = Math.sqrt(df * Statistics::FisherF.quantile(@confidence, df, dof)) * error(row)
           [at(row) - reach, at(row) + reach]
         end
 
+        # By the scatter that the test goes by: what factors do together is none.
+        def error(row)
+          return @model.standard_error(row) * Math.sqrt(@model.breaks.fdiv(@model.dof)) unless complete?
+
+          @model.standard_error(row) * (whole ? spread / @model.residual_deviation : 1)
+        end
+
         def spread
+          return Math.sqrt(whole.residual_ms) if whole
           return @model.residual_deviation if complete?
 
           @model.scale * Math.sqrt(@model.breaks.fdiv(@model.dof))

@@ -7,7 +7,7 @@ module MildAnvil
       class LevelAnswer
         CURVES = { power: PowerCurve, saturating: SaturatingCurve, line: StraightLine }.freeze
         NAMES = { power: "a power of it", saturating: "ever less towards a plateau", line: "a straight line",
-                  logarithm: "its logarithm" }.freeze
+                  logarithm: "a line in its logarithm" }.freeze
         POINTS = 24
         FLATTENS_BELOW = 0.5 # of the first step's gain for one level more
         # One step between tested levels: gain for one level more, SI.

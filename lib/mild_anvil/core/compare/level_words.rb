@@ -56,15 +56,16 @@ module MildAnvil
         private_class_method :marks
 
         def sentences(answer, figures)
-          first, last = answer.steps.first, answer.steps.last
+          first = answer.steps.first
+          last = answer.steps.last
           low, high = answer.levels.minmax.map { |x| format("%g", x) }
           name = answer.factor.downcase
           gains = [first, last].uniq.map do |step|
             "#{EffectWords.signed(step.gain, figures)} #{figures.unit.symbol} from #{format('%g', step.from)} to " \
               "#{format('%g', step.to)}"
           end
-          ["By #{name}, one level more is worth #{gains.join(' and ')}#{': it flattens' if answer.flattens?}. Nothing is " \
-           "said below #{low} or above #{high}."]
+          ["By #{name}, one level more is worth #{gains.join(' and ')}#{': it flattens' if answer.flattens?}. " \
+           "Nothing is said below #{low} or above #{high}."]
         end
         private_class_method :sentences
       end

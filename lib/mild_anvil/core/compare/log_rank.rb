@@ -42,8 +42,8 @@ module MildAnvil
           all = groups.flatten
           other = all.find { |o| !TAKEN.include?(o.counts_as) }
           if other
-            raise InvalidInput, "the log-rank test takes breaks and “at least”; “#{other.counts_as.to_s.tr('_', ' ')}” " \
-                                "needs the fitted comparison"
+            raise InvalidInput, "the log-rank test takes breaks and “at least”; " \
+                                "“#{other.counts_as.to_s.tr('_', ' ')}” needs the fitted comparison"
           end
           raise InsufficientData, "nothing broke: there is nothing to compare by" if all.none?(&:break?)
         end
@@ -80,13 +80,15 @@ module MildAnvil
           solved = Endurance::LinearSystem.solve(@variance, away)
           away.zip(solved).sum { |a, b| a * b }
         rescue InsufficientData, InvalidInput
-          raise InsufficientData, "all that broke broke after the others were through: the groups never ran side by side"
+          raise InsufficientData,
+                "all that broke broke after the others were through: the groups never ran side by side"
         end
 
         def sizes = @groups.map(&:size)
 
         def arrangements
-          n, k = sizes.sum, sizes.min
+          n = sizes.sum
+          k = sizes.min
           (1..k).reduce(1) { |ways, i| ways * (n - k + i) / i }
         end
 

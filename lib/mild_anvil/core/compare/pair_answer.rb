@@ -26,7 +26,7 @@ module MildAnvil
         private
 
         def found
-          return refused("no piece of “#{[one, other].find { |s| s.size.zero? }.name}” counts yet") if none?
+          return refused("no piece of “#{[one, other].find(&:empty?).name}” counts yet") if none?
           return fitted unless one.complete? && other.complete?
           return single if [one.size, other.size].min == 1
 
@@ -35,16 +35,21 @@ module MildAnvil
           refused(e.message)
         end
 
-        def none? = [one, other].any? { |side| side.size.zero? }
+        def none? = [one, other].any?(&:empty?)
         def refused(why) = Answer.new(method: "none", verdict: :refused, refusal: why)
 
         def by_means
           test = Difference.new(one.breaks_si, other.breaks_si)
-          ratio = part { Ratio.new(one.breaks_si, other.breaks_si).then { |r| limits(r.value, r.separate(@confidence)) } }
+          ratio = part do
+            Ratio.new(one.breaks_si, other.breaks_si).then do |r|
+              limits(r.value, r.separate(@confidence))
+            end
+          end
           ranks = part { RankTest.new(one.breaks_si, other.breaks_si) }
           excluded = part { Ratio.new(one.breaks_si, other.breaks_si).separate((2 * @confidence) - 1) }
           answer_of("means", test.value, test.interval(@confidence), p: test.p_two_sided, ratio: ratio,
-                                                                     ranks: ranks && ranks_of(ranks), excluded: excluded)
+                                                                     ranks: ranks && ranks_of(ranks),
+                                                                     excluded: excluded)
         end
 
         # The weaker group of columns says by how much; the ratio by its logarithms. Ranks as log-rank scores.
@@ -70,7 +75,10 @@ module MildAnvil
 
           alone, many = [one, other].sort_by(&:size)
           described = Group.described(many.breaks_si)
-          raise InsufficientData, "all values of “#{many.name}” are equal: no limits can be given" if described.degenerate?
+          if described.degenerate?
+            raise InsufficientData,
+                  "all values of “#{many.name}” are equal: no limits can be given"
+          end
 
           sign = alone.equal?(one) ? 1 : -1
           away = sign * (alone.breaks_si.first - described.mean)

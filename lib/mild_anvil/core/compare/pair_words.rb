@@ -36,20 +36,28 @@ module MildAnvil
         def decided
           stronger, weaker = @answer.verdict == :more ? [one, other] : [other, one]
           near, far = [difference.low.abs, difference.high.abs].minmax
-          "#{@by.more(stronger, weaker, @figures.nearest(difference.value.abs))}, between #{@figures.down(near).text} and " \
+          "#{@by.more(stronger, weaker,
+                      @figures.nearest(difference.value.abs))}, between #{@figures.down(near).text} and " \
             "#{@figures.up(far)} with #{percent(@confidence)}."
         end
 
         def undecided
           half = (difference.high - difference.low) / 2
-          "Whether “#{one}” and “#{other}” differ cannot be told: #{signed(difference.value)} ± #{@figures.up(half)} " \
+          "Whether “#{one}” and “#{other}” differ cannot be told: #{EffectWords.signed(difference.value,
+                                                                                       @figures)} ± " \
+            "#{@figures.up(half)} " \
             "with #{percent(@confidence)}."
         end
 
+        # The stronger one over the weaker one, limits outwards.
         def in_times
           ratio = @answer.ratio or return
-          format("That is %.2f times as much (%.2f to %.2f).", ratio.value, (ratio.low * 100).floor / 100.0,
-                 (ratio.high * 100).ceil / 100.0)
+          values = [ratio.low, ratio.value, ratio.high]
+          values = values.map { |v| 1 / v }.reverse if @answer.verdict == :less
+          return unless values.all? { |v| v.positive? && v.finite? }
+
+          format("That is %.2f times as much (%.2f to %.2f).", values[1], (values[0] * 100).floor / 100.0,
+                 (values[2] * 100).ceil / 100.0)
         end
 
         # Outwards, so that nothing is ruled out which is not.
@@ -57,16 +65,17 @@ module MildAnvil
           limits = @answer.excluded or return
           gain = outward(limits.high - 1)
           loss = outward(1 - limits.low)
-          if limits.low > 1 then "These breaks rule out a gain above #{gain} % and one below #{inward(limits.low - 1)} %."
-          elsif limits.high < 1
-            "These breaks rule out a loss above #{loss} % and one below #{inward(1 - limits.high)} %."
-          else "These breaks rule out a gain above #{gain} % and a loss above #{loss} %."
+          said = "For “#{one}” these breaks rule out"
+          if limits.low > 1 then "#{said} a gain above #{gain} % and one below #{inward(limits.low - 1)} %."
+          elsif limits.high < 1 then "#{said} a loss above #{loss} % and one below #{inward(1 - limits.high)} %."
+          else "#{said} a gain above #{gain} % and a loss above #{loss} %."
           end
         end
 
         def by_ranks
           ranks = @answer.ranks or return
-          chance = ranks[:chance] && " A single piece of “#{one}” was the stronger of two with #{percent(ranks[:chance])}."
+          chance = ranks[:chance] &&
+                   " A single piece of “#{one}” was the stronger of two with #{percent(ranks[:chance])}."
           "Without taking any shape: p #{chance_text(ranks[:p])} (#{ranks[:kind]}).#{chance if @by.strength}"
         end
 
@@ -86,14 +95,17 @@ module MildAnvil
             "#{percent(Statistics::Normal.cdf(apart / (scatter * Math.sqrt(2))))} if such pieces scatter by " \
               "#{percent(scatter)}"
           end
-          ["One piece each: “#{a >= b ? one : other}” was the stronger, by #{@figures.nearest((a - b).abs)}. That it is the " \
-           "stronger kind is right with #{chances.join(', ')}; three each would measure the scatter."]
+          ["One piece each: “#{a >= b ? one : other}” was the stronger, by #{@figures.nearest((a - b).abs)}. " \
+           "That it is the stronger kind is right with #{chances.join(', ')}; three each would measure the scatter."]
         end
 
-        def signed(value_si) = "#{value_si.negative? ? '−' : '+'}#{@figures.nearest(value_si.abs)}"
         def outward(share) = format("%g", ((share * 100) - 1.0e-9).ceil)
         def inward(share) = format("%g", ((share * 100) + 1.0e-9).floor)
-        def percent(share) = "#{format('%.3g', (share * 100).clamp(0, 100)).sub(/\A100\z/, share < 1 ? '> 99.9' : '100')} %"
+
+        def percent(share)
+          "#{format('%.3g', (share * 100).clamp(0, 100)).sub(/\A100\z/, share < 1 ? '> 99.9' : '100')} %"
+        end
+
         def chance_text(p) = p < 0.001 ? "< 0.001" : format("%.2g", p)
       end
     end

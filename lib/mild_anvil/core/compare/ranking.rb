@@ -6,10 +6,17 @@ module MildAnvil
       # All groups from the strongest to the weakest, which neighbours are told apart, and the chance that the order is
       # right.
       class Ranking
-        NODES = 40 # quantiles of each group between which its chance is summed up
+        # Quantiles of each group between which its chance is summed up.
+        SHARES = [1.0e-4, 1.0e-3, *(1..39).map { |i| i / 40.0 }, 1 - 1.0e-3, 1 - 1.0e-4].freeze
         FAR = 60.0 # standard errors: beyond it a chance is nothing, or everything
         # chance_above: that it is really above the next; apart: whether that is told, all pairs taken together
         Place = Struct.new(:side, :centre, :low, :high, :chance_above, :apart, keyword_init: true)
+
+        # @return [Array<Float>] of Student's t, the ends far out
+        def self.quantiles(dof)
+          @quantiles ||= {}
+          @quantiles[dof] ||= SHARES.map { |p| Statistics::StudentT.quantile(p, dof) }.freeze
+        end
 
         # @param sides [Array<Side>]
         def initialize(sides, confidence: 0.95)
@@ -27,8 +34,9 @@ module MildAnvil
 
         # That each mean lies above the next one's, all at once.
         # @return [Float, nil] nil while a group has no scatter to say how sure its mean is
-        # Method: flat priors: each mean a t about its estimate (Box and Tiao, Bayesian Inference in Statistical Analysis,
-        # 1973, section 2.5); from the lowest up, the chance of the order so far is summed over steps of the next one's.
+        # Method: flat priors: each mean a t about its estimate (Box and Tiao, Bayesian Inference in Statistical
+        # Analysis, 1973, section 2.5); from the lowest up, the chance of the order so far is summed over
+        # steps of the next one's.
         def chance_of_order
           return if estimates.size < 2 || estimates.any? { |e| e[:error].nil? }
 
@@ -113,8 +121,7 @@ module MildAnvil
         end
 
         def nodes(estimate)
-          quantiles = self.class.quantiles(estimate[:dof])
-          quantiles.map { |t| estimate[:centre] + (estimate[:error] * t) }
+          Ranking.quantiles(estimate[:dof]).map { |t| estimate[:centre] + (estimate[:error] * t) }
         end
 
         def share_below(estimate, x)
@@ -122,14 +129,6 @@ module MildAnvil
           return t.negative? ? 0.0 : 1.0 if t.abs > FAR
 
           Statistics::StudentT.cdf(t, estimate[:dof])
-        end
-
-        # @return [Array<Float>] of Student's t, the ends far out
-        def self.quantiles(dof)
-          @quantiles ||= {}
-          @quantiles[dof] ||= [1.0e-4, 1.0e-3, *(1...NODES).map { |i| i.fdiv(NODES) }, 1 - 1.0e-3, 1 - 1.0e-4].map do |p|
-            Statistics::StudentT.quantile(p, dof)
-          end.freeze
         end
       end
     end

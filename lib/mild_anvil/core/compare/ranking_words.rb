@@ -14,7 +14,7 @@ module MildAnvil
           places = ranking.places
           chance = ranking.chance_of_order
           { places: places.map { |place| row(place, figures) }, chance_of_order: chance,
-            sentences: [order(places), worth(places, chance, comparable), *together(places)].compact }
+            sentences: places.size < 2 ? [] : [order(places), worth(places, chance, comparable), *together(places)] }
         end
 
         def row(place, figures)

@@ -11,6 +11,7 @@ module MildAnvil
                         :claims, keyword_init: true) do
         # @return [Array<Rating::Observation>]
         def counted = sample.counted
+        def empty? = size.zero?
         def complete? = sample.complete?
         def breaks_si = sample.breaks_si
         def size = sample.count

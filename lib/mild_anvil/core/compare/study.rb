@@ -17,7 +17,9 @@ module MildAnvil
         # @param comparable [Comparable]
         # @param figures [Quantity::FigureRule] of the values
         # @param rates [Proc] SI per second -> words
-        def initialize(sides, one:, comparable:, figures:, against: nil, confidence: 0.95, rates: ->(r) { format("%g/s", r) })
+        def initialize(sides, one:, comparable:, figures:, against: nil, confidence: 0.95, rates: lambda { |r|
+          format("%g/s", r)
+        })
           raise InsufficientData.new("a comparison needs at least two groups", groups: sides.size) if sides.size < 2
 
           @sides = sides.first(MOST)
@@ -96,7 +98,11 @@ module MildAnvil
         def conclusions
           { "pair" => pair[:sentences].first(3), "effects" => effects[:sentences], "levels" => levels[:sentences],
             "ranking" => ranking[:sentences], "claims" => claims }
-            .flat_map { |part, all| all.each_with_index.map { |text, i| { key: "#{part}-#{i + 1}", part: part, text: text } } }
+            .flat_map do |part, all|
+            all.each_with_index.map do |text, i|
+              { key: "#{part}-#{i + 1}", part: part, text: text }
+            end
+          end
         end
       end
     end

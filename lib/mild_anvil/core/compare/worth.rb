@@ -9,14 +9,15 @@ module MildAnvil
         Kind = Struct.new(:per, :unit, :amount, :question, keyword_init: true)
         KINDS = [Kind.new(per: :cost, unit: "each unit of cost", amount: 1, question: "For its cost"),
                  Kind.new(per: :grams, unit: "100 g", amount: 100, question: "For its mass"),
-                 Kind.new(per: :minutes, unit: "each minute of making", amount: 1, question: "For its making time")].freeze
+                 Kind.new(per: :minutes, unit: "each minute of making", amount: 1,
+                          question: "For its making time")].freeze
 
         module_function
 
         # @param places [Array<Ranking::Place>]
         # @param figures [Quantity::FigureRule]
-        # @return [Array<Hash>] per:, unit:, rows: [{key:, name:, value_si:, figure:}] the most first, in_words:; only what
-        #   two groups or more are known by
+        # @return [Array<Hash>] per:, unit:, rows: [{key:, name:, value_si:, figure:}] the most first, in_words:; only
+        #   what two groups or more are known by
         def call(places, figures)
           KINDS.filter_map do |kind|
             known = places.select { |place| place.side[kind.per].to_f.positive? }

@@ -7,10 +7,9 @@ module MildAnvil
       module Places
         MOST_SHARE = 0.6 # so many at one place, and it is no chance any more
         FEWEST = 3
-        # What holds a fixing, and is no fixing.
-        SUBSTRATE = /\b(ground|soil|clay|sand|concrete|masonry|brick|wall|rock|substrate|timber cone|cone)\b/i
-        # zone and mode: words of the judgement, empty where nobody said
-        Failure = Struct.new(:zone, :mode, keyword_init: true)
+        SUBSTRATE = "In all of them the substrate gave way: it is being rated, not the fixing."
+        # zone, mode, part: words of the judgement, empty where nobody said
+        Failure = Struct.new(:zone, :mode, :part, keyword_init: true)
 
         module_function
 
@@ -19,6 +18,7 @@ module MildAnvil
         # @return [Array<String>] sentences; none where fewer than three broke or nobody said where
         def call(failures, item:)
           return [] if failures.size < FEWEST
+          return [SUBSTRATE] if failures.all? { |failure| failure.part == "substrate" }
 
           [place(failures, item), way(failures)].compact
         end
@@ -30,15 +30,14 @@ module MildAnvil
           said = "#{count} of #{failures.size} gave way at the #{zone}"
           return "#{said}." unless count >= MOST_SHARE * failures.size
 
-          said + what_is_rated(zone, item, all: count == failures.size)
+          said + what_is_rated(zone, item)
         end
         private_class_method :place
 
-        def what_is_rated(zone, item, all:)
-          return ": the substrate is being rated, not the fixing." if SUBSTRATE.match?(zone) && all
+        def what_is_rated(zone, item)
           return ": there the design is being rated, not the material." if within?(zone, item)
 
-          ": there the #{zone} is being rated, not the #{item.downcase}."
+          ": there the #{zone} is being rated, not the rest of the #{item.downcase}."
         end
         private_class_method :what_is_rated
 
@@ -53,7 +52,9 @@ module MildAnvil
           counts = failures.map(&:mode).reject(&:empty?).tally
           return if counts.size < 2
 
-          "#{counts.sort_by { |mode, n| [-n, mode] }.map { |mode, n| "#{n} #{mode}" }.join(', ')}: more than one way to fail."
+          "#{counts.sort_by do |mode, n|
+            [-n, mode]
+          end.map { |mode, n| "#{n} #{mode}" }.join(', ')}: more than one way to fail."
         end
         private_class_method :way
 

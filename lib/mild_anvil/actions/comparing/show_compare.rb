@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Comparing
+      # A comparison as it is shown: the lots that were chosen, or those of the job; the study computed of them; what
+      # may be added; what was concluded before.
+      class ShowCompare
+        Compare = Core::Compare
+        MOST_AT_FIRST = 12
+        MOST_CHOICES = 200
+
+        # @param lot_id [Integer] the lot that is asked about
+        # @param with [Array<Integer>, nil] other lots; nil: those of its study, or of its job
+        # @param against [Integer, nil] the lot that it is set against
+        # @param by [String] key of Core::Compare::Comparable
+        # @param confidence [Float]
+        def initialize(lot_id:, with: nil, against: nil, by: "strength", confidence: 0.95)
+          @lot = Store::Models::Lot.fetch!(lot_id)
+          @with = with
+          @against = against
+          @by = Compare::Comparable.find!(by)
+          @confidence = confidence
+        end
+
+        # How many lots of the job stand beside it, and what was concluded about it: the line of the spine.
+        # @param lot [Store::Models::Lot]
+        # @return [Hash]
+        def self.line(lot)
+          others = Store::Models::Lot.where(job_id: lot.job_id, measurand: lot.measurand).exclude(id: lot.id)
+          concluded = lot.db[:conclusion_lots].where(lot_id: lot.id)
+          { others: others.count, conclusions: concluded.count }
+        end
+
+        # @return [Hash]
+        def call
+          study = self.study
+          { lot_id: @lot.id, with: others.map(&:id), by: @by.key, choices: choices, available: gather.available,
+            study: study, refusal: study ? nil : "There is nothing to compare it with yet: add a lot.",
+            sha256: study && sha256(study), makings: makings, conclusions: Conclusions.of_job(@lot.job_id) }
+        end
+
+        # @return [Hash, nil] string keys; nil with one lot alone
+        def study
+          return if others.empty?
+
+          @study ||= Canonical.plain(Recent.fetch([key, @against, @confidence]) { computed })
+        end
+
+        # @return [Hash] that the figures follow from: lots, pulls, judgements
+        def inputs = @inputs ||= Canonical.plain({ by: @by.key, confidence: @confidence, lots: gather.inputs })
+
+        # @return [String] over inputs and content: what a person saw and nothing else
+        def sha256(study) = Canonical.sha256({ inputs: inputs, content: study })
+
+        # @return [Array<Store::Models::Lot>] the one asked about first
+        def lots = [@lot, *others]
+
+        attr_reader :lot
+
+        private
+
+        def key
+          Canonical.sha256([inputs, others.map(&:id), gather.sides.map do |s|
+            side_key(s)
+          end, Figures.of(@lot).unit.symbol])
+        end
+
+        # What is said of a side besides its values.
+        def side_key(side)
+          side.to_h.slice(:key, :name, :conditions, :rate, :cost, :grams, :minutes)
+              .merge(levels: side.levels.transform_values(&:to_h), places: side.places.map(&:to_h),
+                     claims: side.claims.map(&:to_h))
+        end
+
+        def computed
+          Compare::Study.new(gather.sides, one: @lot.id, against: @against, comparable: @by, figures: figures,
+                                           confidence: @confidence, rates: method(:rate)).to_h
+        end
+
+        def gather = @gather ||= Gather.new(lots, @by)
+
+        def others
+          @others ||= if @with
+                        Store::Models::Lot.where(id: @with - [@lot.id], measurand: @lot.measurand).order(:id).all
+                      else
+                        at_first
+                      end
+        end
+
+        # Those of its study, else those of its job that measure the same.
+        def at_first
+          same = Store::Models::Lot.where(job_id: @lot.job_id, measurand: @lot.measurand).exclude(id: @lot.id)
+          factors = @lot.study_groups.map(&:factor_id)
+          studied = same.where(id: Store::Models::StudyGroup.where(factor_id: factors).select(:lot_id))
+          rows = studied.order(:id).limit(MOST_AT_FIRST).all
+          rows = same.order(:id).limit(MOST_AT_FIRST).all if rows.empty?
+          rows | [@lot.reference_lot].compact
+        end
+
+        # Of the job first, then others of the type.
+        def choices
+          rows = Store::Models::Lot.where(measurand: @lot.measurand).exclude(id: @lot.id)
+                                   .where(Sequel.|({ job_id: @lot.job_id }, { item_type: @lot.item_type }))
+                                   .order(Sequel.desc({ job_id: @lot.job_id }), Sequel.desc(:id))
+                                   .limit(MOST_CHOICES).eager(:job).all
+          rows.map { |lot| { id: lot.id, name: lot.name, job: "#{lot.job.customer}, #{lot.job.title}" } }
+        end
+
+        # To the step of the instruments, or three figures; in the unit of what is compared.
+        def figures
+          measurand = Catalogue.measurand(@by.measurand || @lot.measurand)
+          unit = @by.measurand ? measurand.units.first : measurand.unit!(@lot.display_unit)
+          values = gather.sides.flat_map { |side| side.counted.map(&:value_si) }
+          Core::Quantity::FigureRule.for(unit: unit, resolution_si: nil, largest_si: values.max || 0.0,
+                                         others: measurand.units)
+        end
+
+        def rate(per_second)
+          unit = Figures.of(@lot).unit
+          "#{Core::Quantity::FigureRule.for(unit: unit, largest_si: per_second).nearest(per_second)}/s"
+        end
+
+        def makings = lots.map { |lot| Makings.shown(lot.id) }
+      end
+    end
+  end
+end

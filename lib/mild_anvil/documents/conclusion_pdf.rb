@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # What was concluded from a comparison: the sentences, the groups they rest on, drawn on one scale, and the hands
+    # under them.
+    class ConclusionPdf
+      ROW = 22
+      NAME_WIDTH = 150
+      CAUTION = "It holds for what was compared, as it was tested. A rating for lifting, overhead or life-safety use " \
+                "belongs to a qualified person under the code in force."
+
+      # @param body [Hash] of a conclusion, string keys; @param signatures [Array<Hash>] person, meaning, at
+      # @return [String] the PDF's bytes
+      def self.render(body, number:, sha256:, signatures:) = new(body, number, sha256, signatures).render
+
+      def initialize(body, number, sha256, signatures)
+        @body = body
+        @study = body.fetch("content")
+        @number = number
+        @sha256 = sha256
+        @signatures = signatures
+        @sheet = Sheet.new(title: "Conclusion #{number}")
+        @pdf = @sheet.pdf
+      end
+
+      def render
+        head
+        @sheet.heading("What was concluded")
+        @body["sentences"].each { |sentence| @sheet.paragraph("•  #{sentence}", size: 10.5) }
+        @sheet.paragraph(@body["words"]) unless @body["words"].empty?
+        mind
+        groups
+        effects
+        hands
+        @sheet.number_pages("Conclusion #{@number}, #{@body.dig('lot', 'job')}")
+        @pdf.render
+      end
+
+      private
+
+      def head
+        @pdf.font("Head", style: :bold) { @pdf.text "Conclusion #{@number}", size: 18 }
+        @pdf.text "#{@body.dig('lot', 'customer')}, #{@body.dig('lot', 'job')}", size: 13
+        @pdf.move_down 6
+        @sheet.pairs([["Asked about", @body.dig("lot", "name")], ["Compared by", @study["by_name"]],
+                      ["Groups", @study["groups"].map { |g| g["name"] }.join("; ")],
+                      ["Confidence", "#{format('%g', @study['confidence'] * 100)} %"]])
+      end
+
+      def mind
+        return if @study["mind"].empty?
+
+        @sheet.heading("What else differs")
+        @study["mind"].each { |sentence| @sheet.paragraph(sentence) }
+      end
+
+      def groups
+        @sheet.heading("The groups, with their averages and limits")
+        @study["groups"].each { |group| row(group) }
+        scale
+        @sheet.table([%w[Group Counts Average From To], *@study["groups"].map { |g| cells(g) }], right: [2, 3, 4])
+      end
+
+      def cells(group)
+        [group["name"], group["counts_in_words"], *%w[centre low high].map { |name| figure(group[name]) }]
+      end
+
+      def figure(figure) = figure ? "#{figure['text']} #{figure['unit']}" : "–"
+
+      def row(group)
+        @sheet.room(ROW + 20)
+        @pdf.bounding_box([0, @pdf.cursor], width: @pdf.bounds.width, height: ROW) do
+          @pdf.text_box group["name"], at: [0, ROW - 4], width: NAME_WIDTH - 6, height: ROW, size: 8.5,
+                                       overflow: :shrink_to_fit
+          limits(group)
+          group["marks"].each { |mark| mark(mark) }
+          @pdf.fill_color Sheet::INK
+          @pdf.stroke_color Sheet::LINE
+          @pdf.line_width 0.4
+          @pdf.stroke { @pdf.horizontal_line 0, @pdf.bounds.width, at: 0 }
+        end
+      end
+
+      def limits(group)
+        return if group["low_si"].nil?
+
+        @pdf.fill_color "dccfae"
+        @pdf.fill_rectangle [x(group["low_si"]), ROW - 3], [x(group["high_si"]) - x(group["low_si"]), 1].max, 5
+        @pdf.fill_color Sheet::DERIVED
+        @pdf.fill_rectangle [x(group.dig("centre", "value_si")) - 0.6, ROW - 2], 1.2, 8
+      end
+
+      def mark(mark)
+        PdfMark.new(@pdf, 12).draw(mark.transform_keys(&:to_sym).merge(state: "counted"), x(mark["value_si"]))
+      end
+
+      # From a little below the lowest to a little above the highest: groups are compared, not held against nothing.
+      def range
+        @range ||= begin
+          all = @study["groups"].flat_map do |g|
+            [g["low_si"], g["high_si"], *g["marks"].map do |m|
+              m["value_si"]
+            end]
+          end.compact
+          low, high = all.minmax
+          room = [(high - low) * 0.06, high * 0.01].max
+          [[low - room, 0].max, high + room]
+        end
+      end
+
+      def x(value_si)
+        low, high = range
+        NAME_WIDTH + ((@pdf.bounds.width - NAME_WIDTH - 10) * (value_si.clamp(low, high) - low) / (high - low))
+      end
+
+      def scale
+        ends = range.map { |value| Core::Quantity::FigureRule.for(unit: unit, largest_si: range.last).nearest(value).to_s }
+        @pdf.move_down 3
+        @pdf.fill_color Sheet::SOFT
+        @pdf.text_box ends.first, at: [NAME_WIDTH, @pdf.cursor], size: 7.5
+        @pdf.text_box ends.last, at: [NAME_WIDTH, @pdf.cursor], width: @pdf.bounds.width - NAME_WIDTH, align: :right,
+                                 size: 7.5
+        @pdf.fill_color Sheet::INK
+        @pdf.move_down 14
+      end
+
+      def unit
+        Catalogue.measurands.flat_map(&:units).find { |u| u.symbol == @study["unit"] }
+      end
+
+      def effects
+        rows = @study.dig("effects", "rows")
+        return if rows.empty?
+
+        @sheet.heading("What makes a difference, all groups together")
+        @sheet.table([["", "", "p, raised for their number"],
+                      *rows.map { |r| [r["name"], r["text"], format("%.2g", r["p_raised"])] }], right: [2])
+        @sheet.paragraph("Scatter left: #{@study.dig('effects', 'scatter_left')}.")
+      end
+
+      def hands
+        @sheet.heading("Signed")
+        @sheet.pairs(@signatures.map { |s| [s[:meaning], "#{s[:person]}, #{s[:at]}"] } + [["SHA-256", @sha256]])
+        @pdf.move_down 8
+        @sheet.paragraph(CAUTION, color: Sheet::SOFT, size: 8)
+      end
+    end
+  end
+end
