@@ -10,3 +10,12 @@ export const comparisonQuery = (id: number, asked: Asked) =>
     queryFn: () => answer(api.GET("/api/lots/{id}/comparison", { params: { path: { id }, query: asked } })),
     placeholderData: keepPreviousData,
   });
+
+export const blindQuery = (id: number) =>
+  queryOptions({
+    queryKey: ["blind", id],
+    queryFn: () => answer(api.GET("/api/lots/{id}/blind", { params: { path: { id } } })),
+    // One piece is looked at in peace: another comes when this one was said.
+    staleTime: Infinity,
+    refetchOnWindowFocus: false,
+  });

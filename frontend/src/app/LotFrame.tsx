@@ -44,7 +44,9 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
   const [selected, setSelected] = useState<string | null>(null);
   const [tried, setTried] = useState<Schemas["Statement"] | undefined>();
   const navigate = useNavigate();
-  const atBench = useMatchRoute()({ to: "/lots/$lotId/bench" }) !== false;
+  const matches = useMatchRoute();
+  // A bench has the whole screen; who judges blind sees no rule and no group.
+  const atBench = matches({ to: "/lots/$lotId/bench" }) !== false || matches({ to: "/lots/$lotId/blind" }) !== false;
   const params = { lotId: lot.id };
   // A bench has the whole screen, and keys of its own.
   useKeys(

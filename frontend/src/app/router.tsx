@@ -4,6 +4,7 @@ import { Empty } from "@/ui/states";
 import { AskPage } from "@/features/ask/AskPage";
 import { BenchPage } from "@/features/bench/BenchPage";
 import { BenchesPage } from "@/features/benches/BenchesPage";
+import { BlindPage } from "@/features/blind/BlindPage";
 import { CheckPage } from "@/features/check/CheckPage";
 import { ComparePage } from "@/features/compare/ComparePage";
 import { InstrumentPage } from "@/features/check/InstrumentPage";
@@ -88,6 +89,7 @@ const judge = createRoute({
     Number(search.pull) > 0 ? { pull: Number(search.pull) } : {},
   component: JudgePage,
 });
+const blind = createRoute({ getParentRoute: () => lot, path: "/blind", component: BlindPage });
 const rate = createRoute({ getParentRoute: () => lot, path: "/rate", component: RatePage });
 const BY = ["strength", "first_failure", "yield", "residual", "energy", "stiffness"] as const;
 const compare = createRoute({
@@ -106,7 +108,7 @@ export const router = createRouter({
   routeTree: root.addChildren([
     outside.addChildren([today, lots, benches, instrument, library, people]),
     piece,
-    lot.addChildren([ask, plan, check, prepare, pull, bench, judge, rate, compare, papers]),
+    lot.addChildren([ask, plan, check, prepare, pull, bench, judge, blind, rate, compare, papers]),
   ]),
   defaultPreload: false,
 });

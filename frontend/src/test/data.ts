@@ -85,6 +85,7 @@ export function lotPage(given: Partial<Schemas["LotPage"]> = {}): Schemas["LotPa
     siblings: [],
     check: { line: "no cell chosen", state: "none" },
     comparison: { others: 1, conclusions: 0 },
+    found: [],
     prepare: { line: "no pieces listed", state: "none" },
     limits: [],
     plan: { line: "not planned yet", state: "none", revision: 0, next: null },

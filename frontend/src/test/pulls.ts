@@ -51,6 +51,7 @@ export function pull(given: Partial<Schemas["Pull"]> = {}): Schemas["Pull"] {
     files: [],
     read_by: null,
     run: null,
+    blind: null,
     ...given,
   };
 }

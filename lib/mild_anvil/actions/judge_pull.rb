@@ -20,6 +20,7 @@ module MildAnvil
         request = { pull: pull_id, counts_as: counts_as, stated: stated, upper: upper, **details }
         id = OnceOnly.call(once_key, person_id: person.id, action: :judge_pull, request: request) do
           pull = Store::Models::Pull.locked!(pull_id)
+          JudgeBlind.check!(pull, counts_as, details)
           judge(pull, person, JudgingCase.new(pull, counts_as, measurement_id, stated, upper, details), details).id
         end
         Store::Models::Judgement[id].tap { |row| RefreshLot.settle(row.pull.lot_id) }

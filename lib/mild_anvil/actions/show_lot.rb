@@ -22,6 +22,7 @@ module MildAnvil
           specimens: specimens(lot),
           loads: loads(lot, facts), siblings: siblings(lot),
           check: Chain::OfLotPage.line(facts.chain, lot), prepare: Prepare::ShowPrepare.new(lot, nil).line,
+          found: FoundWords.call(facts, Planning::KeptPlan.new(lot).expected_si),
           comparison: Comparing::ShowCompare.line(lot), **planned(lot) }
       end
 

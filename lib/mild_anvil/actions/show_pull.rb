@@ -20,6 +20,7 @@ module MildAnvil
                       measurements: loaded.measurements.map { |m| PullRow.measurement(m, figures).merge(named(m)) },
                       history: history(loaded, figures), files: Prepare::Attach.of(pull_id: pull.id),
                       read_by: facts.chain.reading(loaded)&.slice(:instrument, :state, :out_of_range),
+                      blind: JudgeBlind.of(pull.id),
                       run: Store::Models::Run.first(pull_id: pull.id)&.then { |run| Benching::ShowBench.run(run) })
       end
 

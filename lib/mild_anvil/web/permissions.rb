@@ -29,7 +29,7 @@ module MildAnvil
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
                       commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
-                      addLooseGear removeLooseGear conclude keepMaking],
+                      addLooseGear removeLooseGear conclude keepMaking judgeBlind blindPull],
         %w[reviewer] => %w[countersignStatement reviewConclusion],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

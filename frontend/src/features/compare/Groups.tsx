@@ -13,7 +13,11 @@ export function Groups({ study, onPick }: { study: Study; onPick: (key: number) 
   const names = shortNames(study.groups.map((group) => group.name));
   return (
     <section className="sheet min-w-0 py-2" aria-label="The groups">
-      <GroupStrips strips={study.groups.map((group, i) => ({ ...strip(group, study, unit), name: names[i] ?? group.name }))} unit={unit} onPick={onPick} />
+      <GroupStrips
+        strips={study.groups.map((group, i) => ({ ...strip(group, study, unit), name: names[i] ?? group.name }))}
+        unit={unit}
+        onPick={onPick}
+      />
       <p className="text-soft px-4 pt-1 pb-1.5 text-[12.5px]">
         Bars: average with {grouped(study.confidence * 100, 0)} % limits. Click a group to set it against the one asked
         about.

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate, useSearch } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
 import { lotChanged } from "@/api/queries";
+import { useMay } from "@/api/session";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
 import { plural } from "@/format/words";
@@ -15,6 +16,7 @@ export function JudgePage() {
   const search = useSearch({ from: "/lots/$lotId/judge" });
   const navigate = useNavigate();
   const pulls = page.pulls;
+  const may = useMay("judgeBlind");
   // The first one that waits when the screen opens; judging it does not turn the page.
   const [first] = useState(() => (pulls.find((p) => !p.judgement?.complete) ?? pulls[0])?.id);
   const asked = search.pull !== undefined;
@@ -46,9 +48,26 @@ export function JudgePage() {
   }
   return (
     <div className="grid gap-4 min-[1060px]:grid-cols-[122px_1fr_300px]">
-      <h1 className="sr-only">
-        Judge: {page.lot.name}, {plural(pulls.length, "pull")}
-      </h1>
+      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 min-[1060px]:col-span-3">
+        <h1>Judge: {page.lot.name}</h1>
+        <span className="text-soft">
+          {plural(pulls.length, "pull")}; {page.summary.counts_in_words}
+        </span>
+        {may && pulls.some((pull) => !pull.judgement) && (
+          <Link
+            to="/lots/$lotId/blind"
+            params={{ lotId: page.lot.id }}
+            className="rounded-key border-ink hover:bg-wash ml-auto inline-flex h-9 items-center border px-3.5 font-semibold"
+          >
+            Judge blind
+          </Link>
+        )}
+        {page.found.map((sentence) => (
+          <p key={sentence} className="w-full leading-snug">
+            {sentence}
+          </p>
+        ))}
+      </div>
       <Filmstrip current={current.id} />
       <PullView key={current.id} id={current.id} />
     </div>

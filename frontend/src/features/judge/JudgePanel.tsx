@@ -9,7 +9,7 @@ import { COUNTS_AS, when } from "@/format/words";
 import { Button } from "@/ui/Button";
 import { Kbd } from "@/ui/Kbd";
 import { ErrorNote } from "@/ui/states";
-import { DETAILS, detailsOf, judgementFrom, type Details } from "./details";
+import { DETAILS, detailsOf, detailsOfBlind, judgementFrom, type Details } from "./details";
 import { JudgeDetails } from "./JudgeDetails";
 import { useJudge } from "@/lot/useJudge";
 import { FAILING, possible, WAYS, type Needs, type Way } from "./ways";
@@ -21,7 +21,10 @@ export function JudgePanel({ pull }: { pull: Pull }) {
   const { unit } = useLot();
   const now = pull.judgement;
   const may = useMay("judgePull");
-  const form = useForm<Details>({ resolver: zodResolver(DETAILS), defaultValues: detailsOf(now, unit.symbol) });
+  const form = useForm<Details>({
+    resolver: zodResolver(DETAILS),
+    defaultValues: now || !pull.blind ? detailsOf(now, unit.symbol) : detailsOfBlind(pull.blind, unit.symbol),
+  });
   const [pending, setPending] = useState<Way | null>(null);
   const { judge, undo } = useJudge(pull);
   const send = (way: Way) =>
@@ -59,6 +62,7 @@ export function JudgePanel({ pull }: { pull: Pull }) {
   const error = judge.error ?? undo.error;
   return (
     <div className="grid content-start gap-3.5">
+      {pull.blind && <SaidBlind said={pull.blind} />}
       <div className="sheet" role="group" aria-label="Counts as">
         <h2 className="px-3 pt-2.5 pb-2">Counts as</h2>
         {ways.map((way) => (
@@ -97,6 +101,17 @@ export function JudgePanel({ pull }: { pull: Pull }) {
       )}
       <History pull={pull} onUndo={may ? () => undo.mutate() : undefined} />
     </div>
+  );
+}
+
+/** What was said before the force was seen; it stays beside whatever is judged. */
+function SaidBlind({ said }: { said: Schemas["SaidBlind"] }) {
+  const words = [said.failed_part, said.zone, said.mode].filter(Boolean).join(", ");
+  return (
+    <p className="border-derived border-l-4 px-3 text-[13px] leading-snug">
+      Said blind by {said.person}: {said.is_void ? `void, ${said.reason}` : words || "nothing"}. Where you judge
+      otherwise, say why.
+    </p>
   );
 }
 

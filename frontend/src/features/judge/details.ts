@@ -18,6 +18,19 @@ export const DETAILS = z.object({
 });
 export type Details = z.infer<typeof DETAILS>;
 
+/** What was said before the force was seen, as the form begins with it. */
+export function detailsOfBlind(said: Schemas["SaidBlind"], unit: string): Details {
+  return {
+    part: said.failed_part ?? "",
+    zone: said.zone ?? "",
+    mode: said.mode ?? "",
+    reason: said.is_void ? said.reason : "",
+    upper: "",
+    stated: "",
+    unit,
+  };
+}
+
 /** What is judged now, as the form has it; a typed value is the text that was typed, in its own unit. */
 export function detailsOf(now: Judgement | null, unit: string): Details {
   const typed = now?.stated_text ?? "";

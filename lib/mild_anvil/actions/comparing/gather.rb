@@ -42,7 +42,7 @@ module MildAnvil
           Compare::Side.new(key: lot.id, name: lot.name, sample: sample(facts), levels: levels(lot),
                             conditions: CONDITIONS.transform_values { |column| lot[column].to_s },
                             rate: median(rates(facts)), item: Library.item_type(lot.item_type).name,
-                            places: places(facts), cost: making&.cost || planned_cost(lot), grams: making&.grams,
+                            places: FoundWords.failures(facts), cost: making&.cost || planned_cost(lot), grams: making&.grams,
                             minutes: making&.minutes, claims: claims(lot)).freeze
         end
 
@@ -78,19 +78,6 @@ module MildAnvil
                                                          unit: group.factor.unit).freeze]
           end
         end
-
-        def places(facts)
-          names = zones(facts.lot)
-          counted(facts).filter_map do |pull|
-            judgement = facts.judgement(pull)
-            next unless judgement&.counts_as == "break"
-
-            Core::Judgement::Places::Failure.new(zone: names.fetch(judgement.zone, judgement.zone.to_s),
-                                                 mode: judgement.mode.to_s, part: judgement.failed_part.to_s)
-          end
-        end
-
-        def zones(lot) = Library.item_type(lot.item_type).zones.to_h { |key, name| [key, name.downcase] }
 
         def counted(facts)
           facts.pulls.zip(facts.placed).filter_map { |pull, placed| pull if placed.state == "counted" }

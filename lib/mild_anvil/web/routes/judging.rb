@@ -10,6 +10,14 @@ module MildAnvil
             Actions::JudgePull.call(pull_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
             json(Actions::ShowPull.call(pull_id: given.id), status: 201)
           end
+          app.operation("blindPull") do |given|
+            json(Actions::JudgeBlind.following(lot_id: given.id, person_id: person_id))
+          end
+          app.operation("judgeBlind") do |given|
+            row = Actions::JudgeBlind.call(pull_id: given.id, person_id: person_id, once_key: given.once_key,
+                                           **given.body)
+            json(Actions::JudgeBlind.revealed(row.pull), status: 201)
+          end
           app.operation("undoJudgement") do |given|
             Actions::JudgePull.undo(pull_id: given.id, person_id: person_id)
             json(Actions::ShowPull.call(pull_id: given.id))

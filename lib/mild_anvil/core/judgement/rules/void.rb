@@ -13,8 +13,15 @@ module MildAnvil
           FAILS = false
           NEEDS_PART = false
 
+          # What says no more than that the value is not liked.
+          VALUE_ALONE = /\A\W*(it\s+(is|was|looks)\s+)?((far|much|a bit|way)\s+)?((too|very|so|an?)\s+)?
+                         (low|lower|high|higher|weak|strong|small|large|off|odd|wrong|outlier|bad\s+value)\W*\z/ix
+
           def self.complaints(kase)
-            kase.reason? ? {} : { reason: "is needed for a void: a cause other than the value" }
+            return { reason: "is needed for a void: a cause other than the value" } unless kase.reason?
+            return {} unless VALUE_ALONE.match?(kase.reason.to_s)
+
+            { reason: "“#{kase.reason.strip}” is the value itself: a void needs a cause other than the value" }
           end
 
           def self.values(kase) = [kase.measurement&.value_si, nil]
