@@ -1,5 +1,5 @@
 const WIDTH = 600;
-const HEIGHT = 220;
+const HEIGHT = 380;
 
 /** How the force went, without its scales: from nothing to its own highest, over its own length. */
 export function BlindShape({ values }: { values: number[] }) {

@@ -62,11 +62,7 @@ export function JudgePage() {
             Judge blind
           </Link>
         )}
-        {page.found.map((sentence) => (
-          <p key={sentence} className="w-full leading-snug">
-            {sentence}
-          </p>
-        ))}
+        {page.found.length > 0 && <p className="w-full leading-snug">{page.found.join(" ")}</p>}
       </div>
       <Filmstrip current={current.id} />
       <PullView key={current.id} id={current.id} />

@@ -17,6 +17,7 @@ module MildAnvil
         STEPS = 100
         HALVINGS = 50
         SETTLED = 1.0e-13
+        NO_SCATTER = 1.0e-12 # of the mean: rounding, and no scatter
         FLAT = 1.0e-8 # what may be left to gain where rounding lets nothing rise any more
 
         attr_reader :coefficients, :scale, :log_likelihood, :breaks
@@ -31,6 +32,7 @@ module MildAnvil
           @logs = LOGARITHMS.include?(family)
           @family = FAMILIES.fetch(family)
           @columns = columns
+          @centre = observations.sum { |o| scaled(o.value_si) } / observations.size # no digits are lost to the mean
           @values = observations.map { |o| value(o) }
           @places = @values.zip(columns.transpose).group_by(&:last).map do |row, own|
             [Statistics::Likelihood.new(@family, own.map(&:first)), row]
@@ -38,11 +40,6 @@ module MildAnvil
           @breaks = @values.count { |v| %i[exact interval].include?(v.kind) }
           enough!(columns)
           climb
-          @jacobian = if @logs
-                        @values.sum { |v| v.kind == :exact ? v.low : 0.0 }
-                      else
-                        0.0
-                      end
           finish
         end
 
@@ -84,7 +81,7 @@ module MildAnvil
             jacobian = Array.new(@columns.size + 1) do |i|
               Array.new(@columns.size + 1) { |j| jacobian_entry(i, j, h) }
             end
-            information = sandwich(jacobian, bends(h, coefficients.map { |b| b * h }))
+            information = sandwich(jacobian, bends(h, centred.map { |b| b * h }))
             inverse = Endurance::LinearSystem.inverse(information)
             inverse.drop(1).map { |row| row.drop(1) }
           end
@@ -93,11 +90,12 @@ module MildAnvil
         private
 
         def value(observation)
-          turn = ->(x) { @logs ? Math.log(x) : x.to_f }
           Statistics::Likelihood::Value.new(kind: KINDS.fetch(observation.counts_as),
-                                            low: turn.call(observation.value_si),
-                                            high: observation.upper_si && turn.call(observation.upper_si))
+                                            low: scaled(observation.value_si) - @centre,
+                                            high: observation.upper_si && (scaled(observation.upper_si) - @centre))
         end
+
+        def scaled(value) = @logs ? Math.log(value) : value.to_f
 
         def enough!(columns)
           return if breaks > columns.size
@@ -126,7 +124,9 @@ module MildAnvil
           ends = @values.map { |v| v.high ? (v.low + v.high) / 2 : v.low }
           first = Statistics::LinearFit.new(@columns, ends)
           spread = first.residual_deviation
-          raise InsufficientData, "there is no scatter at all: no model is defined" unless spread.positive?
+          if spread < NO_SCATTER * [@centre.abs, 1].max
+            raise InsufficientData, "there is no scatter at all: no model is defined"
+          end
 
           [1 / spread, first.coefficients.map { |b| b / spread }]
         end
@@ -149,13 +149,25 @@ module MildAnvil
 
         def settle(h, c)
           @scale = 1 / h
-          @coefficients = c.map { |x| x / h }
+          @centred = c.map { |x| x / h }
+          @coefficients = [@centred[0] + @centre, *@centred.drop(1)]
         end
 
         def finish
           h = 1 / scale
-          @log_likelihood = likelihood(h, coefficients.map { |b| b * h }) - @jacobian
+          @log_likelihood = likelihood(h, centred.map { |b| b * h }) - jacobian
         end
+
+        # The likelihood is stated on the scale of the forces.
+        def jacobian
+          if @logs
+            @values.sum { |v| v.kind == :exact ? v.low + @centre : 0.0 }
+          else
+            0.0
+          end
+        end
+
+        attr_reader :centred
 
         def likelihood(h, c) = each_place(h, c).sum { |point, _| point.value }
 
@@ -194,7 +206,7 @@ module MildAnvil
 
         def jacobian_entry(row, column, h)
           return column.zero? ? -h : 0.0 if row.zero?
-          return -h * coefficients[row - 1] if column.zero?
+          return -h * centred[row - 1] if column.zero?
 
           row == column ? h : 0.0
         end

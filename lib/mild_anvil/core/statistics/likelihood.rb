@@ -22,36 +22,38 @@ module MildAnvil
         def initialize(family, values)
           @family = family
           @values = values
+          exact, bounded = values.partition { |v| v.kind == :exact }
+          @exact = exact.map(&:low)
+          @sums = @family::Sums.of(@exact)
+          # Pieces that fell into one interval, or were stopped at one force, are one term many times.
+          @bounded = bounded.tally.to_a
         end
 
         # @return [Point]
         def at(h, a)
-          point = Point.new(value: 0.0, slope_h: 0.0, slope_a: 0.0, bend_hh: 0.0, bend_ha: 0.0, bend_aa: 0.0)
-          @values.each { |v| v.kind == :interval ? between(point, v, h, a) : single(point, v, h, a) }
+          point = exact(h, a)
+          @bounded.each { |v, n| v.kind == :interval ? between(point, v, h, a, n) : single(point, v, h, a, n) }
           point
         end
 
         private
 
-        def single(point, value, h, a)
+        def single(point, value, h, a, times)
           y = value.low
           z = (h * y) - a
           f, slope, bend = term(value.kind, z)
-          add(point, f, slope, bend, y)
-          return unless value.kind == :exact
-
-          point.value += Math.log(h)
-          point.slope_h += 1 / h
-          point.bend_hh -= 1 / (h * h)
+          add(point, times * f, times * slope, times * bend, y)
         end
 
-        def term(kind, z)
-          case kind
-          when :exact then @family.log_density(z)
-          when :right then @family.log_survival(z)
-          else @family.log_cdf(z)
-          end
+        # All that broke, summed as the family sums them, with the logarithm of h for the density in y.
+        def exact(h, a)
+          n = @exact.size
+          value, slope_h, slope_a, bend_hh, bend_ha, bend_aa = @sums.at(h, a)
+          Point.new(value: value + (n * Math.log(h)), slope_h: slope_h + (n / h), slope_a: slope_a,
+                    bend_hh: bend_hh - (n / (h * h)), bend_ha: bend_ha, bend_aa: bend_aa)
         end
+
+        def term(kind, z) = kind == :right ? @family.log_survival(z) : @family.log_cdf(z)
 
         def add(point, f, slope, bend, y)
           point.value += f
@@ -63,15 +65,15 @@ module MildAnvil
         end
 
         # ln(F(z2) - F(z1)): both ends move with h and a.
-        def between(point, value, h, a)
+        def between(point, value, h, a, times)
           z1 = (h * value.low) - a
           z2 = (h * value.high) - a
           mass = mass_between(z1, z2)
           r1, d1 = relative_density(z1, mass)
           r2, d2 = relative_density(z2, mass)
-          add(point, Math.log(mass), r2, (r2 * d2) - (r2 * r2), value.high)
-          add(point, 0.0, -r1, -(r1 * d1) - (r1 * r1), value.low)
-          cross = r1 * r2
+          add(point, times * Math.log(mass), times * r2, times * ((r2 * d2) - (r2 * r2)), value.high)
+          add(point, 0.0, -times * r1, -times * ((r1 * d1) + (r1 * r1)), value.low)
+          cross = times * r1 * r2
           point.bend_hh += 2 * cross * value.low * value.high
           point.bend_ha -= cross * (value.low + value.high)
           point.bend_aa += 2 * cross

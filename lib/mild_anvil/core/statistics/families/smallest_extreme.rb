@@ -9,6 +9,25 @@ module MildAnvil
           # Beyond this exp(z) leaves the range of doubles; no break lies there.
           LARGEST = 700.0
 
+          # What many exact values add to the likelihood with z = h y - a.
+          Sums = Struct.new(:values, :sum) do
+            def self.of(values) = new(values, values.sum(0.0))
+
+            # @return [Array<Float>] value, slopes in h and a, bends hh, ha, aa
+            def at(h, a)
+              powers = along = squares = 0.0
+              values.each do |y|
+                power = Math.exp([(h * y) - a, LARGEST].min)
+                powers += power
+                power *= y
+                along += power
+                squares += power * y
+              end
+              count = values.size
+              [(h * sum) - (count * a) - powers, sum - along, powers - count, -squares, along, -powers]
+            end
+          end
+
           module_function
 
           def quantile(p) = Math.log(-SmallDifferences.log1p(-p))

@@ -7,6 +7,19 @@ module MildAnvil
         # The standard normal as a location-scale family: logarithms of density and tails with their first two
         # derivatives.
         module StandardNormal
+          # What many exact values add to the likelihood with z = h y - a: three sums say it all.
+          Sums = Struct.new(:count, :sum, :squares) do
+            def self.of(values) = new(values.size, values.sum(0.0), values.sum(0.0) { |y| y * y })
+
+            # @return [Array<Float>] value, slopes in h and a, bends hh, ha, aa
+            def at(h, a)
+              along = (h * squares) - (a * sum) # of z y
+              total = (h * sum) - (a * count) # of z
+              [(-0.5 * ((h * along) - (a * total))) - (count * Normal::LOG_SQRT_2PI), -along, total, -squares, sum,
+               -count.to_f]
+            end
+          end
+
           module_function
 
           def quantile(p) = Normal.quantile(p)
