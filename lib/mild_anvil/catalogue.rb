@@ -74,6 +74,11 @@ module MildAnvil
       row ? row.slice(:shape, :reason) : UNKNOWN
     end
 
+    # @return [Array<Core::Rating::Reduction>] what bends, edges, knots, splices and heat take from a limit
+    def reductions
+      @reductions ||= rows("reductions").map { |row| Core::Rating::Reduction.new(**row).freeze }.freeze
+    end
+
     # @return [Array<Hash>] when what was proved is due again, as data
     def due_rules = @due_rules ||= rows("due_rules")
 

@@ -74,7 +74,9 @@ module MildAnvil
         wrong[:failed_part] = "is needed: what failed?" if !said[:is_void] && said[:failed_part].to_s.empty?
         return if wrong.empty?
 
-        raise InvalidInput.new(wrong.map { |name, words| "#{name.to_s.tr('_', ' ')} #{words}" }.join("; "), fields: wrong)
+        raise InvalidInput.new(wrong.map { |name, words|
+          "#{name.to_s.tr('_', ' ')} #{words}"
+        }.join("; "), fields: wrong)
       end
       private_class_method :complain!
 
@@ -95,7 +97,9 @@ module MildAnvil
 
       def shown(pull)
         photos = Prepare::Attach.of(pull_id: pull.id).select { |file| file[:media_type].to_s.start_with?("image/") }
-        { id: pull.id, code: Canonical.sha256(pull.uid)[0, 4].upcase, shape: shape(pull), photos: photos.map { |f| f[:attachment_id] } }
+        { id: pull.id, code: Canonical.sha256(pull.uid)[0, 4].upcase, shape: shape(pull), photos: photos.map do |f|
+          f[:attachment_id]
+        end }
       end
       private_class_method :shown
 

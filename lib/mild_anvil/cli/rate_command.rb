@@ -50,7 +50,7 @@ module MildAnvil
         rating = statement.to_h
         [headline(rating), "", *rating[:schools].map { |school| school_line(school, rating) }, "", *result(rating),
          *rating[:verdicts].map do |v|
-           "#{v[:state].tr('_', ' ')}: #{v[:reason]}"
+           ["#{v[:state].tr('_', ' ')}: #{v[:reason]}", v[:wrong]].compact.join(" ")
          end, *rating[:remarks], *more(rating), "",
          Core::Rating::Caution::TEXT].join("\n")
       end

@@ -21,7 +21,7 @@ module MildAnvil
           @pdf.text StatementWords::STATES.fetch(verdict["state"]), size: 11,
                                                                     color: color
         end
-        @sheet.paragraph(verdict["reason"])
+        @sheet.paragraph([verdict["reason"], verdict["wrong"]].compact.join(" "))
       end
 
       def margin(margin)

@@ -18,7 +18,7 @@ module MildAnvil
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
                         preparation attachment piece benchOfLot benchLive
-                        runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper],
+                        runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile

@@ -52,6 +52,7 @@ function Verdict({ verdict }: { verdict: Schemas["Verdict"] }) {
         </b>{" "}
         {verdict.reason}
       </p>
+      {verdict.wrong && <p className="text-soft mt-0.5 text-[13px]">{verdict.wrong}</p>}
     </div>
   );
 }

@@ -3,9 +3,10 @@ import type { Schemas } from "@/api/client";
 import { plural } from "@/format/words";
 import { useFigures } from "@/lot/context";
 
-/** What limits next, what a few more breaks would do, and what the limit becomes in use. */
-export function Further({ statement }: { statement: Schemas["Statement"] }) {
+/** What limits next, and what a few more breaks would do for their minutes and cost. */
+export function Further({ rating }: { rating: Schemas["Rating"] }) {
   const text = useFigures();
+  const { statement } = rating;
   return (
     <>
       {statement.failure_modes && (
@@ -23,22 +24,12 @@ export function Further({ statement }: { statement: Schemas["Statement"] }) {
         <section className="sheet px-4 py-3" aria-label="One more break">
           <h2>With more breaks like these</h2>
           {statement.next_breaks.map((row) => (
-            <Line key={row.more} name={`${row.more} more`}>
+            <Line key={row.more} name={`${row.more} more${takes(rating, row.more)}`}>
               {row.stated ? text(row.stated) : "still none"}
             </Line>
           ))}
+          <p className="text-soft mt-1 text-[12.5px]">{rating.each.in_words}.</p>
         </section>
-      )}
-      {statement.in_use.length > 0 && (
-        <details className="sheet px-4 py-3">
-          <summary className="cursor-pointer font-semibold">In use: angles, choked, doubled</summary>
-          {statement.in_use.map((row) => (
-            <Line key={row.key} name={row.name}>
-              {text(row.limit)}
-            </Line>
-          ))}
-          <p className="text-soft mt-1 text-[12.5px]">Rounded down. Beyond 60° from the vertical no sling is used.</p>
-        </details>
       )}
     </>
   );
@@ -51,4 +42,10 @@ function Line({ name, children }: { name: string; children: ReactNode }) {
       <span className="num text-right">{children}</span>
     </div>
   );
+}
+
+/** What so many more would take. */
+function takes({ each }: Schemas["Rating"], more: number): string {
+  const cost = each.cost === null ? "" : `, cost ${Math.round(each.cost * more * 100) / 100}`;
+  return `: ${Math.ceil(each.minutes * more)} min${cost}`;
 }

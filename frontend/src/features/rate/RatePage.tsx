@@ -17,6 +17,7 @@ import { Ledger } from "./Ledger";
 import { Preloaded } from "./Preloaded";
 import { Result } from "./Result";
 import { SignDialog } from "./SignDialog";
+import { UsePanel } from "./UsePanel";
 import { useKeepTerms } from "./useKeepTerms";
 import { WaitingPulls } from "./WaitingPulls";
 
@@ -99,7 +100,8 @@ export function RatePage() {
             <Preloaded found={statement.preloaded} onChange={(preloaded) => change({ preloaded })} />
           )}
           <Claims statement={statement} />
-          <Further statement={statement} />
+          <Further rating={rating} />
+          <UsePanel factor={terms.factor} />
           <Caution>
             A rating for lifting, overhead or life-safety use belongs to a qualified person under the code in force.
             This shows its working for them and is not their approval.

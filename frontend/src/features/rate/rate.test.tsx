@@ -128,6 +128,8 @@ describe("claims", () => {
     upper_si: 23006,
     uncertainty_si: 0,
     quantity: "5th percentile",
+    sure_share: 0.03,
+    wrong: "Wrong with 3 %, by these breaks alone.",
   };
   const margin: Schemas["Margin"] = {
     excess: { text: "-3.0", unit: "kN", value_si: -3000, texts: { kN: "-3.0" } },
@@ -198,8 +200,12 @@ describe("the evidence", () => {
     const mode = { mode: "stitching", breaks: 4, value_si: 20100, school: "x", refusal: null, stated: figure(20100) };
     const failure_modes = { in_words: "“stitching” limits.", modes: [mode] };
     const next_breaks = [{ more: 1, value_si: 21300, expected_si: null, stated: figure(21300) }];
-    renderInLot(<Further statement={statement({ failure_modes, next_breaks })} />);
+    renderInLot(
+      <Further
+        rating={rating({ failure_modes, next_breaks }, { each: { minutes: 7, cost: 4.5, in_words: "7 min a pull" } })}
+      />,
+    );
     expect(await screen.findByText("“stitching” limits.")).toBeInTheDocument();
-    expect(screen.getByText("1 more").parentElement).toHaveTextContent("21.3 kN");
+    expect(screen.getByText("1 more: 7 min, cost 4.5").parentElement).toHaveTextContent("21.3 kN");
   });
 });

@@ -42,7 +42,8 @@ module MildAnvil
           Compare::Side.new(key: lot.id, name: lot.name, sample: sample(facts), levels: levels(lot),
                             conditions: CONDITIONS.transform_values { |column| lot[column].to_s },
                             rate: median(rates(facts)), item: Library.item_type(lot.item_type).name,
-                            places: FoundWords.failures(facts), cost: making&.cost || planned_cost(lot), grams: making&.grams,
+                            places: FoundWords.failures(facts), grams: making&.grams,
+                            cost: EachPull.cost(lot),
                             minutes: making&.minutes, claims: claims(lot)).freeze
         end
 
@@ -85,12 +86,6 @@ module MildAnvil
 
         def claims(lot) = InputTerms.claims(lot).map { |row| Core::Rating::Claim.from_h(row) }
         def makings = @makings ||= Store::Models::Making.of(@lots.map(&:id))
-
-        def planned_cost(lot)
-          content = Store::Models::Plan.of(lot.id)&.content_h or return
-          cost = content.dig(:stock, :cost_each).to_f
-          cost if cost.positive?
-        end
 
         def rates(facts)
           counted(facts).filter_map do |pull|

@@ -131,12 +131,7 @@ module MildAnvil
           (time.hour * 60) + time.min if day == time.to_date
         end
 
-        def learned
-          @learned ||= begin
-            times = Store::Models::Pull.times_of_type(@lot.item_type, MOST_TIMES)
-            Core::Plan::LearnedMinutes.from(times.values.map { |list| list.map { |at| at.to_f / 60 }.sort })
-          end
-        end
+        def learned = @learned ||= EachPull.learned(@lot.item_type)
 
         # Pulls since the plan in force was made which something in the train ended: part and force.
         def ended

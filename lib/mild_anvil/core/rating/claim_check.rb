@@ -62,7 +62,23 @@ module MildAnvil
           return verdict(:cannot_tell, one_break || no_interval) if lower.nil?
 
           state = state(lower, upper, claimed)
-          verdict(state, sentence(state, lower, upper, quantity), lower: lower, upper: upper, quantity: quantity)
+          verdict(state, sentence(state, lower, upper, quantity), lower: lower, upper: upper, quantity: quantity,
+                                                                  sure: sure(claimed))
+        end
+
+        # The shared uncertainty apart, which no number of breaks takes away.
+        def sure(claimed)
+          return if @claim.of_the_mean? || @interval.nil?
+
+          Sureness.new(@sample, @terms, Schools.find(@interval.key)).at_least(claimed)
+        end
+
+        def wrong(state, sure)
+          return if sure.nil?
+
+          pass, fail = [1 - sure, sure].map { |share| WrongShare.call(share) }
+          { pass: "Wrong with #{pass}, by these breaks alone.", fail: "Wrong with #{fail}, by these breaks alone.",
+            cannot_tell: "Passed now it would be wrong with #{pass}, failed now with #{fail}." }.fetch(state)
         end
 
         def state(lower, upper, claimed)
@@ -99,7 +115,7 @@ module MildAnvil
 
         def percentile_interval
           by_preference = [@chosen, *WITH_INTERVAL.map { |key| @results.find { |r| r.key == key } }]
-          result = by_preference.compact.find(&:interval?)
+          result = @interval = by_preference.compact.find(&:interval?)
           result && [result.value_si, result.upper_si, "#{format('%g', @terms.percentile)}th percentile"]
         end
 
@@ -115,10 +131,11 @@ module MildAnvil
 
         def with_uncertainty = @uncertainty.positive? ? " (± #{@figures.up(@uncertainty)} shared by all readings)" : ""
 
-        def verdict(state, reason, lower: nil, upper: nil, quantity: nil)
+        def verdict(state, reason, lower: nil, upper: nil, quantity: nil, sure: nil)
           Verdict.new(state: state, reason: reason, claim: @claim, claimed_si: @claim.strength_si, lower_si: lower,
                       upper_si: upper,
-                      uncertainty_si: @uncertainty, quantity: quantity).freeze
+                      uncertainty_si: @uncertainty, quantity: quantity, sure_share: sure,
+                      wrong: wrong(state, sure)).freeze
         end
       end
     end

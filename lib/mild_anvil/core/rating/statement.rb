@@ -14,7 +14,7 @@ module MildAnvil
 
       class Statement
         # Bump when a change could give another figure for the same inputs.
-        RULE_VERSION = "4"
+        RULE_VERSION = "5"
         # A verdict before another when only one can be shown.
         WORST_FIRST = %i[fail cannot_tell not_comparable pass].freeze
 

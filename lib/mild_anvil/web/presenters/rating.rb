@@ -15,7 +15,7 @@ module MildAnvil
         def call(rated)
           lot = rated.facts.lot
           { statement: rated.statement, sha256: rated.sha256, computing: rated.computing, failure: rated.failure,
-            stops: stops(rated),
+            stops: stops(rated), each: Actions::EachPull.of(lot),
             obstacles: Actions::Signable.obstacles(lot, rated.inputs, rated.statement),
             fewer: Actions::Signable.fewer?(lot, rated.inputs),
             doubted: rated.inputs.dig("terms", "chain_remarks").to_a,

@@ -7,6 +7,7 @@ module MildAnvil
       module Statements
         def self.registered(app)
           app.operation("rating") { |given| json(Presenters::Rating.call(Actions::RateLot.call(lot_id: given.id, what_if: given.query))) }
+          app.operation("use") { |given| json(Actions::ShowUse.new(lot_id: given.id, **given.query).call) }
           app.operation("signStatement") do |given|
             signed = Actions::SignStatement.call(lot_id: given.id, person_id: person_id, once_key: given.once_key,
                                                  **given.body)
