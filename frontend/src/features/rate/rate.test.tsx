@@ -7,7 +7,6 @@ import { renderInLot, serve } from "@/test/render";
 import { Borrow } from "./Borrow";
 import { Claims } from "./Claims";
 import { Evidence } from "./Evidence";
-import { Further } from "./Further";
 import { Ledger } from "./Ledger";
 import { Preloaded } from "./Preloaded";
 import { Result } from "./Result";
@@ -194,18 +193,5 @@ describe("the evidence", () => {
     expect(drawn.querySelectorAll("circle")).toHaveLength(1);
     expect(screen.getByText("1 test of 1 see something")).toBeInTheDocument();
     expect(screen.getByText(/At 6 values one/)).toBeInTheDocument();
-  });
-  it("says what limits next and what more breaks would do", async () => {
-    serve();
-    const mode = { mode: "stitching", breaks: 4, value_si: 20100, school: "x", refusal: null, stated: figure(20100) };
-    const failure_modes = { in_words: "“stitching” limits.", modes: [mode] };
-    const next_breaks = [{ more: 1, value_si: 21300, expected_si: null, stated: figure(21300) }];
-    renderInLot(
-      <Further
-        rating={rating({ failure_modes, next_breaks }, { each: { minutes: 7, cost: 4.5, in_words: "7 min a pull" } })}
-      />,
-    );
-    expect(await screen.findByText("“stitching” limits.")).toBeInTheDocument();
-    expect(screen.getByText("1 more: 7 min, cost 4.5").parentElement).toHaveTextContent("21.3 kN");
   });
 });
