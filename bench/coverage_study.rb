@@ -9,6 +9,9 @@ class CoverageStudy
   NORMAL = MildAnvil::Core::Statistics::Normal
   COUNTS = [3, 5, 10, 20].freeze
   SHARES = [0.0, 0.2, 0.4].freeze # of the values that are only "at least"
+  # Why they are: stopped at one load, ended by a connector of a strength of its own, or the strongest of the lot, a
+  # little below what they would have carried.
+  ENDINGS = %w[fixed random informative].freeze
   POPULATIONS = { "normal" => ->(u) { 1000 * (1 + (0.1 * NORMAL.quantile(u))) },
                   "log-normal" => ->(u) { 1000 * Math.exp(0.1 * NORMAL.quantile(u)) },
                   "Weibull 5" => ->(u) { 1000 * ((-Math.log(1 - u))**0.2) },
@@ -38,10 +41,11 @@ class CoverageStudy
   BATCH = 100
   CORES = 2
 
-  # @param shares [Array<Float>] of the values that are only "at least"
-  def initialize(folder, lots:, simulated:, recommended: 0, shares: SHARES)
+  # @param shares [Array<Float>] of the values that are only "at least"; @param counts [Array<Integer>] of pieces
+  def initialize(folder, lots:, simulated:, recommended: 0, shares: SHARES, counts: COUNTS)
     @recommended = recommended
     @shares = shares
+    @counts = counts
     @folder = folder
     @lots = lots
     @simulated = simulated
@@ -49,7 +53,7 @@ class CoverageStudy
   end
 
   def run
-    jobs = POPULATIONS.keys.product(COUNTS, @shares).flat_map { |case_of| batches(case_of) }
+    jobs = cases.flat_map { |case_of| batches(case_of) }
     waiting = jobs.reject { |job| File.exist?(path(job)) }
     workers = Array.new(CORES) { |core| fork { waiting.each_with_index { |job, i| work(job) if i % CORES == core } } }
     workers.each { |pid| Process.wait(pid) }
@@ -57,22 +61,29 @@ class CoverageStudy
 
   # @return [String] a table in Markdown
   def report
-    head = ["population", "n", "only “at least”", *QUICK.map { |k| k.to_s.tr("_", " ") }, "own, simulated",
+    head = ["population", "n", "only “at least”", "why", *QUICK.map { |k| k.to_s.tr("_", " ") }, "own, simulated",
             "recommended, nothing known", "recommended, its kind known"]
-    rows = POPULATIONS.keys.product(COUNTS, @shares).map do |name, n, share|
-      [name, n, "#{(share * 100).round} %", *cells([name, n, share])]
+    rows = cases.map do |name, n, share, ending|
+      [name, n, "#{(share * 100).round} %", share.zero? ? "–" : ending, *cells([name, n, share, ending])]
     end
     [head, head.map { "---" }, *rows].map { |row| "| #{row.join(' | ')} |" }.join("\n")
   end
 
   private
 
-  def batches((name, n, share))
-    quick = (0...(@lots / BATCH)).map { |b| [name, n, share, b, :quick] }
-    recommended = (0...(@recommended / BATCH)).map { |b| [name, n, share, b, :recommended] }
+  # A lot in which all broke has no ending to tell apart.
+  def cases
+    POPULATIONS.keys.product(@counts, @shares, ENDINGS).reject do |_, _, share, why|
+      share.zero? && why != ENDINGS.first
+    end
+  end
+
+  def batches((name, n, share, ending))
+    quick = (0...(@lots / BATCH)).map { |b| [name, n, share, ending, b, :quick] }
+    recommended = (0...(@recommended / BATCH)).map { |b| [name, n, share, ending, b, :recommended] }
     slow = if OWN.key?(name) && (share.positive? || name != "normal")
              (0...(@simulated / BATCH)).map do |b|
-               [name, n, share, b, :simulated]
+               [name, n, share, ending, b, :simulated]
              end
            else
              []
@@ -83,15 +94,15 @@ class CoverageStudy
   def path(job) = File.join(@folder, "#{job.join('_').tr(' ', '-')}.json")
 
   def work(job)
-    name, n, share, batch, kind = job
+    name, n, share, ending, batch, kind = job
     quantile = POPULATIONS.fetch(name)
-    random = Random.new([name, n, share, batch].join("/").sum + (batch * 7919) + (n * 104_729))
+    random = Random.new([name, n, share, ending, batch].join("/").sum + (batch * 7919) + (n * 104_729))
     kept = Hash.new(0)
     given = Hash.new(0)
     keys = { quick: QUICK, recommended: RECOMMENDED }[kind] || [OWN.fetch(name)]
     truth = quantile.call(0.05)
     BATCH.times do
-      sample = lot(quantile, n, share, random)
+      sample = RATING::Sample.new(lot(quantile, n, share, ending, random))
       keys.each do |key|
         bound = (kind == :recommended ? as_used(key, sample, name) : bound(key, sample, kind)) or next
         given[key] += 1
@@ -102,21 +113,28 @@ class CoverageStudy
     File.rename("#{path(job)}.part", path(job))
   end
 
-  # A connector with a strength of its own, drawn apart from the piece's, ends that share of the pulls early: w^a with
-  # a = share/(1 - share) lies below an even u so often.
-  def lot(quantile, count, share, random)
-    RATING::Sample.new(Array.new(count) do
-      strength = quantile.call(even(random))
-      connector = if share.zero?
-                    Float::INFINITY
-                  else
-                    quantile.call((even(random)**(share / (1 - share))).clamp(1.0e-12,
-                                                                              1 - 1.0e-12))
-                  end
-      RATING::Observation.checked(counts_as: connector < strength ? :at_least : :break,
-                                  value_si: [strength, connector].min.clamp(1.0,
-                                                                            nil))
-    end)
+  # @return [Array<Observation>]
+  def lot(quantile, count, share, ending, random)
+    strengths = Array.new(count) { quantile.call(even(random)) }
+    stops = stops(strengths, quantile, share, ending, random)
+    strengths.zip(stops).map do |strength, stop|
+      RATING::Observation.checked(counts_as: stop < strength ? :at_least : :break,
+                                  value_si: [strength, stop].min.clamp(1.0, nil))
+    end
+  end
+
+  # Where each would be stopped. A connector's strength w^a with a = share/(1 - share) lies below an even u so often.
+  def stops(strengths, quantile, share, ending, random)
+    return strengths.map { Float::INFINITY } if share.zero?
+
+    case ending
+    when "fixed" then strengths.map { quantile.call(1 - share) }
+    when "random"
+      strengths.map { quantile.call((even(random)**(share / (1 - share))).clamp(1.0e-12, 1 - 1.0e-12)) }
+    else
+      strongest = strengths.max((strengths.size * share).round)
+      strengths.map { |x| strongest.include?(x) ? x * (0.85 + (0.15 * random.rand)) : Float::INFINITY }
+    end
   end
 
   def even(random) = random.rand.clamp(1.0e-12, 1 - 1.0e-12)

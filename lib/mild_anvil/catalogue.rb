@@ -69,14 +69,18 @@ module MildAnvil
     # What is known of the shape of an item's population before anything broke.
     # @return [Hash] shape, reason
     def population(item_type)
-      @populations ||= rows("populations")
-      row = @populations.find { |one| one[:item_types].include?(item_type) }
+      row = populations.find { |one| one[:item_types].include?(item_type) }
       row ? row.slice(:shape, :reason) : UNKNOWN
     end
 
     # @return [Array<Core::Rating::Reduction>] what bends, edges, knots, splices and heat take from a limit
     def reductions
       @reductions ||= rows("reductions").map { |row| Core::Rating::Reduction.new(**row).freeze }.freeze
+    end
+
+    # @return [Array<Hash>] item_types, shape, reason, key
+    def populations
+      @populations ||= rows("populations").each_with_index.map { |row, i| row.merge(key: "shipped-#{i}").freeze }.freeze
     end
 
     # @return [Array<Hash>] when what was proved is due again, as data

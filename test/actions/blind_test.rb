@@ -78,7 +78,9 @@ class BlindTest < StoreCase
 
       assert_match(/is the value itself/, error.message)
     end
-    ["low because the glue was wet", "jaw slipped", "wrong pin"].each { |words| judge(pulls.last, "void", reason: words) }
+    ["low because the glue was wet", "jaw slipped", "wrong pin"].each do |words|
+      judge(pulls.last, "void", reason: words)
+    end
   end
 
   def test_places_and_what_was_expected_are_said_of_the_lot

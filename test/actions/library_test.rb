@@ -43,6 +43,22 @@ class LibraryTest < StoreCase
     end
   end
 
+  def test_what_the_shop_knows_of_a_population_goes_before_what_ships
+    made = lot_with_breaks(8.1, 8.4, 7.9, 8.0, 8.3)
+    assert_equal "tolerance_normal", computed(made).statement["recommended"]
+    row = add("population_shapes", item_type: "sewn_loop", shape: "weibull", reason: "our threads break one by one")
+    found = computed(made).statement
+
+    assert_equal "fitted_weibull", found["recommended"]
+    assert_match(/Our threads break one by one: a Weibull population/, found["recommended_reason"])
+    assert_equal [true, ["sewn_loop"]], Library.populations.last.values_at(:check, :item_types)
+    Actions::SaveLibraryRow.check(table: "population_shapes", id: row.id, person_id: reviewer.id)
+    Actions::SaveLibraryRow.retire(table: "population_shapes", id: row.id, person_id: person.id)
+
+    assert_equal "tolerance_normal", computed(made).statement["recommended"]
+    assert_raises(MildAnvil::InvalidInput) { add("population_shapes", item_type: "moon", shape: "normal", reason: "x") }
+  end
+
   STEPS = [{ above: 0.0, up_to: 5.0, times: 2.0, plus: 0.0 }, { above: 5.0, up_to: nil, times: 1.0, plus: 5.0 }].freeze
 
   def test_the_steps_of_a_proof_rule_leave_no_gap

@@ -167,6 +167,8 @@ class PermissionsTest < WebCase
   # The registers, procedures and templates of the shop are kept by whoever keeps the library.
   SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures)(/\{\w+\}|/preview)?\z}
 
+  LIBRARY = %r{/(item-types|pictures|design-factors|proof-rules|populations|library)}
+
   def shelf?(operation)
     operation.path.match?(SHELVES) || %w[keepTemplate retireRegisterRow].include?(operation.id)
   end
@@ -174,11 +176,11 @@ class PermissionsTest < WebCase
   def refused?(operation, role)
     return !%w[health session firstAdministrator].include?(operation.id) if role.nil?
     return role != "administrator" if %w[addPerson changePerson].include?(operation.id)
-    return role != "reviewer" if operation.id == "countersignStatement"
+    return role != "reviewer" if %w[countersignStatement reviewConclusion].include?(operation.id)
     return !%w[reviewer administrator].include?(role) if %w[events checkEvents].include?(operation.id)
     return false unless operation.verb.match?(WRITES) && !OWN.include?(operation.id)
 
-    library = operation.path.match?(%r{/(item-types|pictures|design-factors|proof-rules|library)}) || shelf?(operation)
+    library = operation.path.match?(LIBRARY) || shelf?(operation)
     role == "viewer" || (role == "administrator" && !library)
   end
 end

@@ -7,7 +7,7 @@ const WORK = [
   "borrowScatter overruleFinding countersignStatement createJob addItemType addDesignFactor addProofRule addPerson",
   "checkLibraryRow retireLibraryRow issueToken savePlan previewPlan addBench addGear retireRegisterRow noteNearMiss",
   "addSpecimens changeSpecimens drawOrder moveInOrder makeCells saveAcceptance recordTest withdrawTest noteVerdict",
-  "sealGuess keepTemplate workOutTemplate attachFile startRun commandRun letOff giveRun takeRun tellAftermath decideQuarantine certify addLooseGear saveProcedure conclude reviewConclusion keepMaking judgeBlind keepCheck keepCrossCheck withdrawCheck addPreparation",
+  "sealGuess keepTemplate workOutTemplate attachFile startRun commandRun letOff giveRun takeRun tellAftermath decideQuarantine certify addLooseGear saveProcedure addPopulation conclude reviewConclusion keepMaking judgeBlind keepCheck keepCrossCheck withdrawCheck addPreparation",
 ];
 
 export const session: Schemas["Session"] = {
@@ -63,6 +63,9 @@ export const catalogue: Schemas["Catalogue"] = {
   ],
   design_factors: [],
   proof_rules: [],
+  populations: [
+    { key: "shipped-0", item_types: ["sewn_loop"], shape: "normal", reason: "many strands", own: false, check: false },
+  ],
   schools: [],
   failed_parts: ["specimen", "connector"],
   modes: ["clean", "torn"],

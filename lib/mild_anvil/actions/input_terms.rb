@@ -19,7 +19,7 @@ module MildAnvil
           factor: factor, factor_source: factor_source(terms.design_factor_key, factor),
           school: what_if[:school] || terms.school,
           **marking(lot, terms, what_if), resolution_si: facts.resolution_si, preloaded: facts.preloaded,
-          **shared(facts), **remarks(facts), population: Catalogue.population(lot.item_type),
+          **shared(facts), **remarks(facts), population: Library.population(lot.item_type),
           terms_revision: terms.revision, **demands(lot) }
       end
 

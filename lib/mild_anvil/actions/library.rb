@@ -52,6 +52,26 @@ module MildAnvil
         Catalogue.proof_rules.map { |rule| shipped_rule(rule) } + own.map { |row| own_rule(row) }
       end
 
+      # @return [Array<Hash>] shipped rows, then the shop's own: what is known of the shape of a population
+      def populations
+        own = Store::Models::PopulationShape.where(retired_at: nil).order(:id).eager(:person, :checked_by).all
+        shipped = Catalogue.populations.map { |row| row.merge(own: false, check: false) }
+        shipped + own.map { |row| own_population(row) }
+      end
+
+      # The shop's own before what ships, the last one first.
+      # @return [Hash] shape, reason
+      def population(item_type)
+        own = Store::Models::PopulationShape.where(retired_at: nil, item_type: item_type).order(Sequel.desc(:id)).first
+        own ? own.values.slice(:shape, :reason) : Catalogue.population(item_type)
+      end
+
+      def own_population(row)
+        { id: row.id, key: row.key, item_types: [row.item_type], shape: row.shape, reason: row.reason, own: true,
+          check: row.checked_by_id.nil?, added_by: row.person.name, checked_by: row.checked_by&.name }
+      end
+      private_class_method :own_population
+
       def shipped_rule(rule)
         { key: rule.key, name: rule.name, source: rule.source, check: rule.check, own: false,
           steps: rule.steps.map(&:to_h) }

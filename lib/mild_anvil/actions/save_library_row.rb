@@ -7,7 +7,8 @@ module MildAnvil
     # better one is another row.
     module SaveLibraryRow
       TABLES = { "design_factors" => Store::Models::DesignFactor, "proof_rules" => Store::Models::ProofRule,
-                 "acceptance_templates" => Store::Models::AcceptanceTemplate }.freeze
+                 "acceptance_templates" => Store::Models::AcceptanceTemplate,
+                 "population_shapes" => Store::Models::PopulationShape }.freeze
       KEY_FORM = /[^a-z0-9]+/
 
       module_function
@@ -20,7 +21,7 @@ module MildAnvil
         person = People.fetch!(person_id)
         check!(table, values)
         Store::Database.write do
-          name = values[:use] || values[:name]
+          name = values[:use] || values[:name] || values[:item_type]
           row = TABLES.fetch(table).create(key: key(name), person_id: person.id, **values)
           Store::Events.record(:"add_#{table}", row, person_id: person.id, after: values)
           row
@@ -53,6 +54,7 @@ module MildAnvil
 
       def check!(table, values)
         return check_steps!(values[:steps]) if table == "proof_rules"
+        return Library.item_type(values[:item_type]) if table == "population_shapes"
 
         low, usual, high = values.values_at(:low, :usual, :high)
         return if usual.between?(low, high)

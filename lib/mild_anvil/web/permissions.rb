@@ -18,7 +18,8 @@ module MildAnvil
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
                         preparation attachment piece benchOfLot benchLive
-                        runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use],
+                        runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
+                        blindPull],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -29,12 +30,12 @@ module MildAnvil
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
                       commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
-                      addLooseGear removeLooseGear conclude keepMaking judgeBlind blindPull],
+                      addLooseGear removeLooseGear conclude keepMaking judgeBlind],
         %w[reviewer] => %w[countersignStatement reviewConclusion],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
                       retireRegisterRow keepTemplate saveProcedure previewProcedure
-                      retireProcedure],
+                      retireProcedure addPopulation],
         %w[reviewer administrator] => %w[events checkEvents],
         ADMINISTRATING => %w[addPerson changePerson]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze

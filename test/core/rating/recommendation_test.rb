@@ -57,7 +57,7 @@ class RecommendationTest < CoreCase
   def test_bounds_among_the_values_follow_the_shape_and_say_what_dependence_costs
     values = [23.0, 24.1, 23.6, [:at_least, 24.0], 24.8]
 
-    assert_equal(%i[fitted_lognormal fitted_weibull fitted_weibull],
+    assert_equal(%i[fitted_normal fitted_weibull fitted_weibull],
                  %w[normal weibull unknown].map { |shape| recommended(values, shape).key })
     assert_match(/strongest pieces were the ones that were stopped, it keeps 86 to 94 %/,
                  recommended(values, "normal").reason)

@@ -5,6 +5,7 @@ import { AcceptanceTemplates } from "./AcceptanceTemplates";
 import { DesignFactors } from "./DesignFactors";
 import { ImportProfiles } from "./ImportProfiles";
 import { ItemTypes } from "./ItemTypes";
+import { Populations } from "./Populations";
 import { Procedures } from "./Procedures";
 import { ProofRules } from "./ProofRules";
 
@@ -22,6 +23,7 @@ export function LibraryPage() {
       </p>
       <DesignFactors rows={data.design_factors} />
       <ProofRules rows={data.proof_rules} />
+      <Populations rows={data.populations} types={data.item_types} />
       <Procedures />
       <AcceptanceTemplates />
       <ItemTypes types={data.item_types} />

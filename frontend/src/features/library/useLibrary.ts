@@ -4,7 +4,7 @@ import { answer, api, type Schemas } from "@/api/client";
 import { keys } from "@/api/queries";
 
 type Catalogue = Schemas["Catalogue"];
-export type Table = "design_factors" | "proof_rules" | "acceptance_templates";
+export type Table = "design_factors" | "proof_rules" | "acceptance_templates" | "population_shapes";
 
 /** Something done to the library; the tables as they are afterwards take the place of those that are shown. */
 export function useLibraryChange<Input>(send: (input: Input) => Promise<Catalogue>, done: string, after?: () => void) {

@@ -15,7 +15,8 @@ module MildAnvil
           { measurands: MildAnvil::Catalogue.measurands.map { |row| measurand(row) }, reader_units: reader_units,
             item_types: Actions::Library.item_types.map { |type| item_type(type) },
             design_factors: Actions::Library.design_factors,
-            proof_rules: Actions::Library.proof_rules, schools: schools, failed_parts: WORDS::FAILED_PARTS,
+            proof_rules: Actions::Library.proof_rules, populations: Actions::Library.populations,
+            schools: schools, failed_parts: WORDS::FAILED_PARTS,
             modes: WORDS::MODES,
             rated_quantities: Core::Judgement::RatedQuantity::ALL.map { |q| q.to_h.slice(:key, :name, :measurands) } }
         end

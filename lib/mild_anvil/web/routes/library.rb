@@ -14,7 +14,8 @@ module MildAnvil
             Actions::SaveItemType.retire(id: given.id, person_id: person_id)
             json(Presenters::Catalogue.call)
           end
-          { "addDesignFactor" => "design_factors", "addProofRule" => "proof_rules" }.each do |operation, table|
+          { "addDesignFactor" => "design_factors", "addProofRule" => "proof_rules",
+            "addPopulation" => "population_shapes" }.each do |operation, table|
             app.operation(operation) do |given|
               Actions::SaveLibraryRow.add(table: table, values: given.body, person_id: person_id)
               json(Presenters::Catalogue.call, status: 201)
