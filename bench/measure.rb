@@ -11,6 +11,7 @@ require_relative "stop_key"
 require_relative "load"
 require_relative "many_files"
 require_relative "memory"
+require_relative "comparing"
 require_relative "planning"
 require_relative "chain"
 
@@ -229,11 +230,11 @@ MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
 parts = if ARGV.empty?
           %w[script opening statistics findings import window files rack judging lenders growth load
-             memory planning chain]
+             memory planning chain comparing]
         else
           ARGV
         end
 SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
-           "planning" => Planning, "chain" => Chain,
+           "comparing" => Comparing, "planning" => Planning, "chain" => Chain,
            "live" => Live, "stop" => StopKey }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

@@ -36,7 +36,7 @@ module MildAnvil
 
       def study
         sides = sides()
-        figures(sides.flat_map { |side| side.counted.map(&:value_si) })
+        @figures = Compare::FiguresOf.call(sides, @unit)
         found = Compare::Study.new(sides, one: sides.first.key, comparable: STRENGTH, figures: @figures,
                                           confidence: @confidence).to_h
         [*found[:mind], *found[:groups].map { |group| group(group) }, "", *said(found)]

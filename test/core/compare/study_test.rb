@@ -31,8 +31,8 @@ class StudyTest < Minitest::Test
      cell(5, "tarred", [4.1, 4.2, 4.25, 4.4, 4.0]), cell(7, "tarred", [4.8, 4.6, 5.0, 4.75, 4.9])]
   end
 
-  def study(sides, one: sides.first.key, comparable: STRENGTH, **rest)
-    Compare::Study.new(sides, one: one, comparable: comparable, figures: FIGURES, **rest).to_h
+  def study(sides, one: sides.first.key, comparable: STRENGTH, against: nil, **rest)
+    Compare::Study.new(sides, one: one, comparable: comparable, figures: FIGURES, **rest).to_h(against: against)
   end
 
   def said(found, part) = found[:conclusions].select { |c| c[:part] == part }.map { |c| c[:text] }

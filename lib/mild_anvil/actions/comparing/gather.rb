@@ -19,7 +19,7 @@ module MildAnvil
         end
 
         # @return [Array<Core::Compare::Side>]
-        def sides = @facts.map { |facts| side(facts) }
+        def sides = @sides ||= @facts.map { |facts| side(facts) }
 
         # @return [Array<String>] keys of what at least one of the lots gives
         def available

@@ -10,11 +10,19 @@ module MildAnvil
 
         module_function
 
-        # @return [Hash] lot_id, name, cost, grams, minutes; nil where nobody said
-        def shown(lot_id)
-          row = Store::Models::Making.of([lot_id])[lot_id]
-          { lot_id: lot_id, name: Store::Models::Lot.fetch!(lot_id).name, **NAMES.to_h { |n| [n, row && row[n]] } }
+        # @param lots [Array<Store::Models::Lot>]
+        # @return [Array<Hash>] lot_id, name, cost, grams, minutes; nil where nobody said
+        def of(lots)
+          rows = Store::Models::Making.of(lots.map(&:id))
+          lots.map do |lot|
+            { lot_id: lot.id, name: lot.name, **NAMES.to_h do |n|
+              [n, rows[lot.id] && rows[lot.id][n]]
+            end }
+          end
         end
+
+        # @return [Hash]
+        def shown(lot_id) = of([Store::Models::Lot.fetch!(lot_id)]).first
 
         # @param values [Hash] any of cost (in the shop's currency), grams, minutes; nil takes one back
         # @return [Store::Models::Making]

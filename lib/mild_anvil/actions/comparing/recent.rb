@@ -14,7 +14,7 @@ module MildAnvil
         module_function
 
         # @param key [Array]
-        # @yieldreturn [Hash]
+        # @yieldreturn [Object]
         def fetch(key)
           found = @guard.synchronize { @kept.delete(key)&.tap { |value| @kept[key] = value } }
           return found if found

@@ -35,23 +35,21 @@ module MildAnvil
         # @return [Hash]
         def call
           study = self.study
-          { lot_id: @lot.id, with: others.map(&:id), by: @by.key, choices: choices, available: gather.available,
+          { lot_id: @lot.id, with: others.map(&:id), by: @by.key, choices: choices, available: known.available,
             study: study, refusal: study ? nil : "There is nothing to compare it with yet: add a lot.",
-            sha256: study && sha256(study), makings: makings, conclusions: Conclusions.of_job(@lot.job_id) }
+            sha256: study && sha256(study), makings: Makings.of(lots), conclusions: Conclusions.of_job(@lot.job_id) }
         end
 
         # @return [Hash, nil] string keys; nil with one lot alone
         def study
-          return if others.empty?
-
-          @study ||= Canonical.plain(Recent.fetch([key, @against, @confidence]) { computed })
+          known.study && (@study ||= Canonical.plain(known.study.to_h(against: @against)))
         end
 
         # @return [Hash] that the figures follow from: lots, pulls, judgements
-        def inputs = @inputs ||= Canonical.plain({ by: @by.key, confidence: @confidence, lots: gather.inputs })
+        def inputs = known.inputs
 
         # @return [String] over inputs and content: what a person saw and nothing else
-        def sha256(study) = Canonical.sha256({ inputs: inputs, content: study })
+        def sha256(study) = Canonical.sha256({ inputs: known.inputs_sha256, content: study })
 
         # @return [Array<Store::Models::Lot>] the one asked about first
         def lots = [@lot, *others]
@@ -60,22 +58,21 @@ module MildAnvil
 
         private
 
-        def key
-          Canonical.sha256([inputs, others.map(&:id), gather.sides.map do |s|
-            side_key(s)
-          end, Figures.of(@lot).unit.symbol])
-        end
+        # What was read and computed of these lots as they stand.
+        Known = Struct.new(:study, :inputs, :inputs_sha256, :available, keyword_init: true)
+        private_constant :Known
 
-        # What is said of a side besides its values.
-        def side_key(side)
-          side.to_h.slice(:key, :name, :conditions, :rate, :cost, :grams, :minutes)
-              .merge(levels: side.levels.transform_values(&:to_h), places: side.places.map(&:to_h),
-                     claims: side.claims.map(&:to_h))
+        def known = @known ||= Recent.fetch([Stamp.of(lots), @by.key, @confidence]) { read }
+
+        def read
+          inputs = Canonical.plain({ by: @by.key, confidence: @confidence, lots: gather.inputs })
+          Known.new(study: (computed if others.any?), inputs: inputs, inputs_sha256: Canonical.sha256(inputs),
+                    available: gather.available)
         end
 
         def computed
-          Compare::Study.new(gather.sides, one: @lot.id, against: @against, comparable: @by, figures: figures,
-                                           confidence: @confidence, rates: method(:rate)).to_h
+          Compare::Study.new(gather.sides, one: @lot.id, comparable: @by, figures: figures,
+                                           confidence: @confidence, rates: method(:rate))
         end
 
         def gather = @gather ||= Gather.new(lots, @by)
@@ -107,21 +104,17 @@ module MildAnvil
           rows.map { |lot| { id: lot.id, name: lot.name, job: "#{lot.job.customer}, #{lot.job.title}" } }
         end
 
-        # To the step of the instruments, or three figures; in the unit of what is compared.
+        # In the unit of what is compared.
         def figures
           measurand = Catalogue.measurand(@by.measurand || @lot.measurand)
           unit = @by.measurand ? measurand.units.first : measurand.unit!(@lot.display_unit)
-          values = gather.sides.flat_map { |side| side.counted.map(&:value_si) }
-          Core::Quantity::FigureRule.for(unit: unit, resolution_si: nil, largest_si: values.max || 0.0,
-                                         others: measurand.units)
+          Compare::FiguresOf.call(gather.sides, unit, others: measurand.units)
         end
 
         def rate(per_second)
           unit = Figures.of(@lot).unit
           "#{Core::Quantity::FigureRule.for(unit: unit, largest_si: per_second).nearest(per_second)}/s"
         end
-
-        def makings = lots.map { |lot| Makings.shown(lot.id) }
       end
     end
   end

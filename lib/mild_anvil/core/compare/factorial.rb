@@ -29,7 +29,7 @@ module MildAnvil
 
           @factors = factors
           @values = Statistics::Checks.floats(rows.map { |row| row.fetch(:value) })
-          @levels = factors.to_h { |f| [f, rows.map { |row| row.fetch(f) }] }
+          gather(rows)
           @terms = (1..interactions).flat_map { |order| factors.combination(order).to_a }
           check!(rows)
           full = residual(@terms)
@@ -58,9 +58,18 @@ module MildAnvil
 
         private
 
+        # Rows of one cell stand at one place: their mean, as often as there are, says all but the scatter within.
+        def gather(rows)
+          cells = rows.zip(@values).group_by { |row, _| factors.map { |f| row.fetch(f) } }
+          @levels = factors.each_with_index.to_h { |f, i| [f, cells.keys.map { |levels| levels[i] }] }
+          @weights = cells.values.map { |own| Math.sqrt(own.size) }
+          @means = cells.values.map { |own| own.sum(&:last) / own.size }
+          @within_ss = cells.values.sum { |own| Group.squares(own.map(&:last)) }
+        end
+
         # @raise [InvalidInput] when a cell is empty
-        def whole!(rows)
-          cells = rows.map { |row| factors.map { |f| row.fetch(f) } }.uniq
+        def whole!
+          cells = factors.map { |f| @levels[f] }.transpose
           missing = factors.map { |f| @levels[f].uniq }.then { |first, *rest| first.product(*rest) } - cells
           return if missing.empty?
 
@@ -72,7 +81,7 @@ module MildAnvil
           single = factors.find { |f| @levels[f].uniq.size < 2 }
           raise InvalidInput.new("#{single} has one level only: there is nothing to compare", factor: single) if single
 
-          whole!(rows) if @terms.include?(factors)
+          whole! if @terms.include?(factors)
           parameters = 1 + @terms.sum { |term| term.map { |f| @levels[f].uniq.size - 1 }.reduce(:*) }
           return if rows.size > parameters
 
@@ -82,10 +91,20 @@ module MildAnvil
           )
         end
 
+        Residual = Struct.new(:rss, :dof)
+        private_constant :Residual
+
+        # @return [Residual] what a model of these terms leaves
         def residual(terms)
-          columns = [Array.new(@values.size, 1.0), *terms.flat_map { |term| product(term) }]
-          Statistics::LinearFit.new(columns, @values)
+          @left ||= {}
+          @left[terms.sort] ||= begin
+            columns = [Array.new(@means.size, 1.0), *terms.flat_map { |term| product(term) }]
+            fit = Statistics::LinearFit.new(columns.map { |column| weighted(column) }, weighted(@means))
+            Residual.new(fit.rss + @within_ss, @values.size - columns.size)
+          end
         end
+
+        def weighted(column) = column.zip(@weights).map { |v, w| v * w }
 
         # Columns of a term: products of its factors' contrasts.
         def product(term)

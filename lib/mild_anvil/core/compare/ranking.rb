@@ -6,16 +6,16 @@ module MildAnvil
       # All groups from the strongest to the weakest, which neighbours are told apart, and the chance that the order is
       # right.
       class Ranking
-        # Quantiles of each group between which its chance is summed up.
+        # Quantiles of each group between which its chance is summed up, and between which a straight line serves.
         SHARES = [1.0e-4, 1.0e-3, *(1..39).map { |i| i / 40.0 }, 1 - 1.0e-3, 1 - 1.0e-4].freeze
-        FAR = 60.0 # standard errors: beyond it a chance is nothing, or everything
+        FINE = [1.0e-6, 1.0e-5, 1.0e-4, *(1..399).map { |i| i / 400.0 }, 1 - 1.0e-4, 1 - 1.0e-5, 1 - 1.0e-6].freeze
         # chance_above: that it is really above the next; apart: whether that is told, all pairs taken together
         Place = Struct.new(:side, :centre, :low, :high, :chance_above, :apart, keyword_init: true)
 
-        # @return [Array<Float>] of Student's t, the ends far out
-        def self.quantiles(dof)
+        # @return [Array<Float>] of Student's t, the ends far out; kept for the next ranking
+        def self.quantiles(dof, shares = SHARES)
           @quantiles ||= {}
-          @quantiles[dof] ||= SHARES.map { |p| Statistics::StudentT.quantile(p, dof) }.freeze
+          @quantiles[[dof, shares.size]] ||= shares.map { |p| Statistics::StudentT.quantile(p, dof) }.freeze
         end
 
         # @param sides [Array<Side>]
@@ -126,9 +126,13 @@ module MildAnvil
 
         def share_below(estimate, x)
           t = (x - estimate[:centre]) / estimate[:error]
-          return t.negative? ? 0.0 : 1.0 if t.abs > FAR
+          table = Ranking.quantiles(estimate[:dof], FINE)
+          return 0.0 if t <= table.first
 
-          Statistics::StudentT.cdf(t, estimate[:dof])
+          above = table.bsearch_index { |quantile| quantile > t } or return 1.0
+          low = table[above - 1]
+          high = table[above]
+          FINE[above - 1] + ((FINE[above] - FINE[above - 1]) * (t - low) / (high - low))
         end
       end
     end

@@ -11,15 +11,14 @@ module MildAnvil
         RULE_VERSION = "1"
         MOST = 40 # groups at once
 
+        RATES = ->(per_second) { format("%g/s", per_second) }
+
         # @param sides [Array<Side>] two or more
         # @param one [Object] key of the side that is asked about
-        # @param against [Object, nil] key of the side it is set against; nil: the next in the ranking
         # @param comparable [Comparable]
         # @param figures [Quantity::FigureRule] of the values
         # @param rates [Proc] SI per second -> words
-        def initialize(sides, one:, comparable:, figures:, against: nil, confidence: 0.95, rates: lambda { |r|
-          format("%g/s", r)
-        })
+        def initialize(sides, one:, comparable:, figures:, confidence: 0.95, rates: RATES)
           raise InsufficientData.new("a comparison needs at least two groups", groups: sides.size) if sides.size < 2
 
           @sides = sides.first(MOST)
@@ -28,17 +27,23 @@ module MildAnvil
           @figures = figures
           @confidence = confidence
           @rates = rates
-          @against = @sides.find { |s| s.key == against && s != @one } || nearest
         end
 
+        # @param against [Object, nil] key of the side that it is set against; nil: the next in the ranking
         # @return [Hash]
-        def to_h
-          { rule_version: RULE_VERSION, by: @by.key, by_name: @by.name, unit: @figures.unit.symbol,
-            confidence: @confidence, mind: mind, groups: groups, effects: effects, pair: pair, levels: levels,
-            ranking: ranking, worth: Worth.call(places, @figures), claims: claims, conclusions: conclusions }
+        def to_h(against: nil)
+          pair = pair(@sides.find { |s| s.key == against && s != @one } || nearest)
+          whole.merge(pair: pair, conclusions: conclusions(pair))
         end
 
         private
+
+        # All but what depends on which side it is set against: computed once.
+        def whole
+          @whole ||= { rule_version: RULE_VERSION, by: @by.key, by_name: @by.name, unit: @figures.unit.symbol,
+                       confidence: @confidence, mind: mind, groups: groups, effects: effects, levels: levels,
+                       ranking: ranking, worth: Worth.call(places, @figures), claims: claims }
+        end
 
         def mind = @mind ||= Differs.new(@sides, @by, rates: @rates).call
         def places = @places ||= ranked.places
@@ -74,15 +79,17 @@ module MildAnvil
 
         def effects = @effects ||= EffectWords.call(@sides, @figures, @confidence)
 
-        def pair
-          @pair ||= begin
-            pair = PairAnswer.new(@one, @against, confidence: @confidence)
-            answer = pair.answer
-            { one: @one.key, other: @against.key, one_name: @one.name, other_name: @against.name,
-              verdict: answer.verdict.to_s, method: answer.method, difference: limits(answer.difference),
-              ratio: answer.ratio&.to_h, p: answer.p, ranks: answer.ranks,
-              sentences: PairWords.new(pair, @by, @figures, confidence: @confidence).call }
-          end
+        def pair(other)
+          (@pairs ||= {})[other.key] ||= set_against(other)
+        end
+
+        def set_against(other)
+          pair = PairAnswer.new(@one, other, confidence: @confidence)
+          answer = pair.answer
+          { one: @one.key, other: other.key, one_name: @one.name, other_name: other.name,
+            verdict: answer.verdict.to_s, method: answer.method, difference: limits(answer.difference),
+            ratio: answer.ratio&.to_h, p: answer.p, ranks: answer.ranks,
+            sentences: PairWords.new(pair, @by, @figures, confidence: @confidence).call }
         end
 
         def limits(found)
@@ -95,7 +102,7 @@ module MildAnvil
         def claims = @by.strength ? @claims ||= ClaimShare.call(@sides, @figures, @confidence) : []
 
         # What may be put on paper: each stands alone, with its limits.
-        def conclusions
+        def conclusions(pair)
           { "pair" => pair[:sentences].first(3), "effects" => effects[:sentences], "levels" => levels[:sentences],
             "ranking" => ranking[:sentences], "claims" => claims }
             .flat_map do |part, all|
