@@ -21,13 +21,13 @@ class Comparing
       server.kept_open do |ask|
         [false, true].each do |bounds|
           lots = study(bounds)
+          nil while ACTIONS::Worker.run_once # what rates them would run beside
           words = bounds ? ", every sixth only a bound" : ""
           first = lots.map { |lot| once { ask.call("/api/lots/#{lot.id}/comparison") } }
           say "a comparison of 12 lots, 204 pieces#{words}, first", first
           say "the same again", times(20) { ask.call("/api/lots/#{lots.first.id}/comparison") }
           against = lots.drop(1).map { |lot| "/api/lots/#{lots.first.id}/comparison?against=#{lot.id}" }
           say("another lot set against it, first", against.map { |path| once { ask.call(path) } })
-          nil while ACTIONS::Worker.run_once
           use = ->(angle) { "/api/lots/#{lots.first.id}/use?way=two_legs&angle=#{angle}" }
           say "another angle in use", times(30) { |i| ask.call(use.call(10 + i)) }
         end

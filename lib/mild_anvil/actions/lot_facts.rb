@@ -19,11 +19,11 @@ module MildAnvil
         @what_if = what_if
       end
 
-      # Of several lots, read in a handful of queries whatever their number.
+      # Of several lots, what they say and not who said it, read in a handful of queries whatever their number.
       # @param lots [Array<Store::Models::Lot>]
       # @return [Array<LotFacts>]
       def self.many(lots, what_if: {})
-        pulls = Store::Models::Pull.where(lot_id: lots.map(&:id)).with_everything.all.group_by(&:lot_id)
+        pulls = Store::Models::Pull.where(lot_id: lots.map(&:id)).with_values.all.group_by(&:lot_id)
         lots.map { |lot| new(lot, what_if: what_if, pulls: pulls.fetch(lot.id, [])) }
       end
 

@@ -43,7 +43,7 @@ module MildAnvil
                             conditions: CONDITIONS.transform_values { |column| lot[column].to_s },
                             rate: median(rates(facts)), item: Library.item_type(lot.item_type).name,
                             places: FoundWords.failures(facts), grams: making&.grams,
-                            cost: EachPull.cost(lot),
+                            cost: making&.cost || planned_cost(lot.id),
                             minutes: making&.minutes, claims: claims(lot)).freeze
         end
 
@@ -74,7 +74,7 @@ module MildAnvil
         end
 
         def levels(lot)
-          lot.study_groups_dataset.eager(:factor, :level).all.to_h do |group|
+          groups.fetch(lot.id, []).to_h do |group|
             [group.factor.name, Compare::Side::Level.new(name: group.level.name, value: group.level.value,
                                                          unit: group.factor.unit).freeze]
           end
@@ -84,8 +84,19 @@ module MildAnvil
           facts.pulls.zip(facts.placed).filter_map { |pull, placed| pull if placed.state == "counted" }
         end
 
+        def groups
+          @groups ||= Store::Models::StudyGroup.where(lot_id: @lots.map(&:id)).order(:lot_id, :factor_id)
+                                               .eager(:factor, :level).all.group_by(&:lot_id)
+        end
+
         def claims(lot) = InputTerms.claims(lot).map { |row| Core::Rating::Claim.from_h(row) }
         def makings = @makings ||= Store::Models::Making.of(@lots.map(&:id))
+
+        def planned_cost(lot_id)
+          @planned ||= Store::Models::Plan.where(lot_id: @lots.map(&:id)).order(:revision).all.to_h { |p| [p.lot_id, p] }
+          cost = @planned[lot_id]&.content_h.to_h.dig(:stock, :cost_each).to_f
+          cost if cost.positive?
+        end
 
         def rates(facts)
           counted(facts).filter_map do |pull|

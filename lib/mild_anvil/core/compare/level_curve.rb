@@ -28,6 +28,7 @@ module MildAnvil
           @levels = levels
           @strengths = strengths
           @dof = levels.size - 2
+          gather
           fit
         end
 
@@ -52,6 +53,13 @@ module MildAnvil
         def increment(level) = at(level + 1) - at(level)
 
         private
+
+        # Values of one level stand at one place: their mean, as often as there are, says all but the scatter within.
+        def gather
+          groups = @levels.zip(@strengths).group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+          @places = groups.map { |level, own| [level, own.sum / own.size, own.size] }
+          @within = groups.values.sum { |own| Group.squares(own) }
+        end
 
         # Gauss-Newton from a good start; a step that does not help is halved.
         def fit
@@ -80,9 +88,9 @@ module MildAnvil
         end
 
         def allowed?(trial) = trial.all?(&:finite?)
-        def rows = @levels.map { |x| gradient(x) }
-        def residuals = @levels.zip(@strengths).map { |x, y| y - at(x) }
-        def sum_of_squares(parameters) = @levels.zip(@strengths).sum { |x, y| (y - value(x, parameters))**2 }
+        def rows = @places.map { |x, _, n| gradient(x).map { |slope| slope * Math.sqrt(n) } }
+        def residuals = @places.map { |x, y, n| (y - at(x)) * Math.sqrt(n) }
+        def sum_of_squares(parameters) = @within + @places.sum { |x, y, n| n * ((y - value(x, parameters))**2) }
 
         public
 

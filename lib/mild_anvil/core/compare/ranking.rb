@@ -6,16 +6,17 @@ module MildAnvil
       # All groups from the strongest to the weakest, which neighbours are told apart, and the chance that the order is
       # right.
       class Ranking
-        # Quantiles of each group between which its chance is summed up, and between which a straight line serves.
-        SHARES = [1.0e-4, 1.0e-3, *(1..39).map { |i| i / 40.0 }, 1 - 1.0e-3, 1 - 1.0e-4].freeze
-        FINE = [1.0e-6, 1.0e-5, 1.0e-4, *(1..399).map { |i| i / 400.0 }, 1 - 1.0e-4, 1 - 1.0e-5, 1 - 1.0e-6].freeze
+        # Where along Student's t, in standard errors, the chance of an order is summed up, and between which of its own
+        # values a straight line serves: close in the middle, ever wider outwards.
+        NODES = (-24..24).map { |i| Math.sinh(i / 8.0) }.freeze
+        FINE = (-130..130).map { |i| Math.sinh(i / 20.0) }.freeze
         # chance_above: that it is really above the next; apart: whether that is told, all pairs taken together
         Place = Struct.new(:side, :centre, :low, :high, :chance_above, :apart, keyword_init: true)
 
-        # @return [Array<Float>] of Student's t, the ends far out; kept for the next ranking
-        def self.quantiles(dof, shares = SHARES)
-          @quantiles ||= {}
-          @quantiles[[dof, shares.size]] ||= shares.map { |p| Statistics::StudentT.quantile(p, dof) }.freeze
+        # @return [Array<Float>] share of Student's t below each of FINE; kept for the next ranking
+        def self.shares(dof)
+          @shares ||= {}
+          @shares[dof] ||= FINE.map { |t| Statistics::StudentT.cdf(t, dof) }.freeze
         end
 
         # @param sides [Array<Side>]
@@ -120,19 +121,16 @@ module MildAnvil
           end
         end
 
-        def nodes(estimate)
-          Ranking.quantiles(estimate[:dof]).map { |t| estimate[:centre] + (estimate[:error] * t) }
-        end
+        def nodes(estimate) = NODES.map { |t| estimate[:centre] + (estimate[:error] * t) }
 
         def share_below(estimate, x)
           t = (x - estimate[:centre]) / estimate[:error]
-          table = Ranking.quantiles(estimate[:dof], FINE)
-          return 0.0 if t <= table.first
+          return t.negative? ? 0.0 : 1.0 if t.abs >= FINE.last
 
-          above = table.bsearch_index { |quantile| quantile > t } or return 1.0
-          low = table[above - 1]
-          high = table[above]
-          FINE[above - 1] + ((FINE[above] - FINE[above - 1]) * (t - low) / (high - low))
+          shares = Ranking.shares(estimate[:dof])
+          above = FINE.bsearch_index { |fine| fine > t }
+          low = FINE[above - 1]
+          shares[above - 1] + ((shares[above] - shares[above - 1]) * (t - low) / (FINE[above] - low))
         end
       end
     end

@@ -14,14 +14,14 @@ module MildAnvil
 
         # The plateau follows from the rate, which is searched.
         def start
-          mean = @levels.sum / @levels.size
+          mean = @places.sum { |x, _, n| n * x } / @levels.size
           rate = Statistics::Minimum.along(RATES.map { |r| r / mean }) { |r| sum_of_squares([plateau(r), r]) }
           [plateau(rate), rate]
         end
 
         def plateau(rate)
-          shape = @levels.map { |x| 1 - Math.exp(-rate * x) }
-          shape.zip(@strengths).sum { |s, y| s * y } / shape.sum { |s| s * s }
+          shape = @places.map { |x, y, n| [1 - Math.exp(-rate * x), y, n] }
+          shape.sum { |s, y, n| n * s * y } / shape.sum { |s, _, n| n * s * s }
         end
 
         def allowed?(trial) = super && trial[1].positive?

@@ -7,7 +7,12 @@ module MildAnvil
       class StraightLine < LevelCurve
         private
 
-        def start = Statistics::LinearFit.new([Array.new(@levels.size, 1.0), @levels], @strengths).coefficients
+        def start
+          weights = @places.map { |_, _, n| Math.sqrt(n) }
+          columns = [weights, @places.zip(weights).map { |(x, _, _), w| x * w }]
+          Statistics::LinearFit.new(columns, @places.zip(weights).map { |(_, y, _), w| y * w }).coefficients
+        end
+
         def value(level, (start, gain)) = start + (gain * level)
         def gradient(level) = [1.0, level]
       end

@@ -80,10 +80,10 @@ module MildAnvil
         def effects = @effects ||= EffectWords.call(@sides, @figures, @confidence)
 
         def pair(other)
-          (@pairs ||= {})[other.key] ||= set_against(other)
+          (@pairs ||= {})[other.key] ||= one_against(other)
         end
 
-        def set_against(other)
+        def one_against(other)
           pair = PairAnswer.new(@one, other, confidence: @confidence)
           answer = pair.answer
           { one: @one.key, other: other.key, one_name: @one.name, other_name: other.name,

@@ -20,6 +20,9 @@ module MildAnvil
         dataset_module do
           def of_specimen(id) = where(feature_id: Feature.where(specimen_id: id).select(:id))
 
+          # With what counts, and nobody's name.
+          def with_values = eager(:judgements, :measurements, feature: :specimen).order(:number)
+
           # With all that a rating and a list of pulls need, in a handful of queries whatever their number.
           def with_everything
             recordings = ->(rows) { rows.select(:id, :pull_id, :source_file_id).eager(:source_file) }
