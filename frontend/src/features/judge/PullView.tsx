@@ -37,7 +37,7 @@ export function PullView({ id }: { id: number }) {
         {pull.recording ? <Recorded pull={pull} recording={pull.recording} /> : <TypedPull pull={pull} />}
       </section>
       <div className="grid content-start gap-3.5">
-        <JudgePanel pull={pull} />
+        <JudgePanel key={pull.blind?.created_at ?? "open"} pull={pull} />
         {pull.run && <RunOfPull run={pull.run} />}
         <Files files={pull.files} target={{ pull_id: pull.id }} title="Photos of this pull" />
       </div>

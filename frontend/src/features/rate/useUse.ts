@@ -34,6 +34,9 @@ export function useUse(factor: number | undefined) {
     placeholderData: keepPreviousData,
     retry: false,
   });
+  // What cannot be is said above what was answered before.
+  const [kept, setKept] = useState<Use>();
+  if (found.data && found.data !== kept) setKept(found.data);
   const ask = (change: UseAsked) => setAsked((now) => ({ ...now, ...change }));
-  return { use: found.data, error: found.error, asked, ask };
+  return { use: found.data ?? kept, error: found.error, asked, ask };
 }
