@@ -36,6 +36,15 @@ class UseApiTest < WebCase
     assert_equal before, Models::RatingTerms.where(lot_id: made.id).count
   end
 
+  def test_pairs_of_in_and_out_give_an_efficiency
+    found = use("into=1;2;3,0;4&out=0.9;1.8;2.7;3.6&speeds=1;2;3;4")["efficiency"]
+
+    assert_match(/Out is 0\.900 of in/, found["sentences"].first)
+    assert_equal "an efficiency with limits needs at least 2 pairs", use("into=1&out=0.9")["efficiency"]["refusal"]
+    call(:get, "/api/lots/#{made.id}/use?into=1;2&out=1", expect: 422)
+    call(:get, "/api/lots/#{made.id}/use?into=1;x&out=1;2", expect: 422)
+  end
+
   def test_without_a_minimum_there_is_nothing_to_use
     found = call(:get, "/api/lots/#{lot_with_breaks(8.0).id}/use")
 

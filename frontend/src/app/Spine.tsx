@@ -40,7 +40,7 @@ export function Spine({ page, unit }: { page: Schemas["LotPage"]; unit: string }
           }}
         >
           <i aria-hidden="true" className={`mt-[3px] h-3 w-3 border-[1.5px] ${GLYPH[step.state]}`} />
-          <span className="head text-[11.5px] min-[480px]:text-[14px]">{step.verb}</span>
+          <span className="head text-[10.5px] min-[480px]:text-[14px]">{step.verb}</span>
           <span className="text-soft col-start-2 mt-px hidden text-[12px] leading-tight min-[820px]:block">
             {step.line}
           </span>

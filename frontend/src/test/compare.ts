@@ -83,6 +83,7 @@ export function study(given: Partial<Study> = {}): Study {
       chance_of_order: 0.97,
       sentences: ["From the highest: …", "That all of this order is right: 97 % by average strength."],
     },
+    paired: [],
     worth: [],
     claims: [],
     conclusions: [

@@ -23,14 +23,20 @@ module MildAnvil
       # @return [Hash]
       def call
         { minimum: minimum, limit: limit, refusal: minimum ? nil : @rated.statement["recommended_reason"],
-          factors: minimum ? ways.rows(loads) : [], claims: minimum ? ways.claims(@terms.claims) : [],
-          sling: limit && sling, bracket: limit && asked?(:load, :arm, :depth) ? bracket : nil,
-          group: asked?(:single_lot, :count) ? group : nil, reductions: Catalogue.reductions.map(&:to_h),
+          factors: minimum ? ways.rows(loads) : [], claims: minimum ? ways.claims(@terms.claims) : [], **of_limit,
+          efficiency: (efficiency if asked?(:into, :out)), group: (group if asked?(:single_lot, :count)),
+          reductions: Catalogue.reductions.map(&:to_h),
           ways: Rating::UseLimit::WAYS.map { |way| { key: way.key, name: way.name, angled: !way.legs.nil? } },
           backup: BACKUP }
       end
 
       private
+
+      def of_limit
+        return { sling: nil, bracket: nil } if limit.nil?
+
+        { sling: sling, bracket: (bracket if asked?(:load, :arm, :depth)) }
+      end
 
       def minimum = @rated.statement["minimum"]
       def limit = @rated.statement["working_load_limit"]
@@ -78,6 +84,27 @@ module MildAnvil
         found = load.against(limit["value_si"], shear)
         { pull: figures.up(load.pull).to_h, shear: figures.up(load.shear).to_h, **found,
           sentence: load.sentence(figures, found) }
+      end
+
+      # Pairs typed as lists with semicolons, in any unit of force as long as both are in the same one.
+      def efficiency
+        into, out, speeds = %i[into out speeds].map { |name| @asked[name] && numbers(name) }
+        wrong = "need as many values as went in"
+        raise InvalidInput.new("What came out #{wrong}", fields: { out: wrong }) if out.size != into.size
+        raise InvalidInput.new("Speeds #{wrong}", fields: { speeds: wrong }) if speeds && speeds.size != into.size
+
+        Core::Compare::EfficiencyWords.call(into, out, speeds: speeds).merge(refusal: nil)
+      rescue InsufficientData => e
+        { value: nil, low: nil, high: nil, sentences: [], refusal: e.message }
+      end
+
+      def numbers(name)
+        @asked[name].split(";").map do |text|
+          number = Float(text.strip.tr(",", "."), exception: false)
+          next number if number&.positive?
+
+          raise InvalidInput.new("“#{text.strip}” is no number above 0", fields: { name => "must be numbers above 0" })
+        end
       end
 
       def group

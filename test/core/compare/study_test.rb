@@ -180,6 +180,30 @@ class StudyTest < Minitest::Test
     assert_includes stiff[:mind], "A claim about strength is not answered by stiffness."
   end
 
+  def test_the_first_pull_of_a_piece_is_held_against_its_second
+    values = [5.0, 4.8, 5.2, 4.9, 5.1, 4.85].each_with_index.map do |v, i|
+      Core::Rating::Observation.checked(counts_as: :break, value_si: v * 1000, specimen: i / 2)
+    end
+    words = study([Compare::Side.of("a", values), side("b", [4.0, 4.1])])[:paired]
+
+    assert_match(
+      /\AThe first pull of a piece carries 0\.25 kN more than the second, between .* by 3 pieces\.\z/, words.first
+    )
+    assert_empty study([side("a", [5.0, 5.1, 5.2]), side("b", [4.0, 4.1])])[:paired]
+  end
+
+  def test_what_comes_out_of_what_goes_in_and_whether_load_or_speed_change_it
+    into = [1.0, 2.0, 3.0, 4.0, 5.0]
+    falling = into.map { |v| v * (0.95 - (0.02 * v)) }
+    found = Compare::EfficiencyWords.call(into, falling, speeds: [1.0, 2.0, 1.0, 2.0, 1.0])
+
+    assert_match(/Out is 0\.8\d+ of in, between/, found[:sentences][0])
+    assert_equal ["It falls with the load: by 0.080 from the lowest to the highest.",
+                  "Whether it changes with the speed cannot be told."], found[:sentences].drop(1)
+    assert_equal 1, Compare::EfficiencyWords.call([1.0, 2.0], [0.9, 1.85])[:sentences].size
+    assert_raises(InsufficientData) { Compare::EfficiencyWords.call([1.0], [0.9]) }
+  end
+
   def test_what_a_piece_takes_to_make_turns_the_order
     sides = [side("dear", [5.0, 5.1], cost: 10.0), side("cheap", [4.0, 4.1], cost: 4.0), side("unknown", [9.0, 9.1])]
     worth = study(sides)[:worth]

@@ -5,6 +5,7 @@ require "test_helper"
 # What a limit becomes in use, how sure a verdict is, and what factors mean.
 class UseTest < Minitest::Test
   include MildAnvil
+
   Rating = Core::Rating
   KN = Catalogue.measurand("force").unit!("kN")
   FIGURES = Core::Quantity::FigureRule.for(unit: KN, largest_si: 5000.0)
@@ -25,7 +26,8 @@ class UseTest < Minitest::Test
   end
 
   def test_a_claim_at_the_bound_is_as_sure_as_the_bound
-    bound = Rating::Schools::ToleranceNormal.rate(sample(8.1, 8.4, 7.9, 8.2, 8.0), Rating::Terms.checked(unit: KN)).value_si
+    bound = Rating::Schools::ToleranceNormal.rate(sample(8.1, 8.4, 7.9, 8.2, 8.0),
+                                                  Rating::Terms.checked(unit: KN)).value_si
     found = verdict(bound)
 
     assert_in_delta 0.95, found.sure_share, 1.0e-6
@@ -64,7 +66,7 @@ class UseTest < Minitest::Test
     assert_equal "1.55", from_vertical[:limit][:text]
     assert_equal from_vertical, use(way: "two_legs", angle: 60, angle_of: "included")
     assert_equal from_vertical, use(way: "two_legs", angle: 60, angle_of: "horizontal")
-    assert_equal [1.4, 1.0], [40, 50].map { |angle| use(way: "two_legs", angle: angle, uniform: true)[:factor] }
+    assert_equal([1.4, 1.0], [40, 50].map { |angle| use(way: "two_legs", angle: angle, uniform: true)[:factor] })
     assert_raises(InvalidInput) { use(way: "two_legs", angle: 61) }
     assert_raises(InvalidInput) { use(way: "sideways") }
     assert_equal use, use(angle: 75) # a straight one has no angle
@@ -74,7 +76,8 @@ class UseTest < Minitest::Test
     found = use(way: "choker", reductions: %w[knot-bowline bend-10])
 
     assert_in_delta 0.8 * 0.6 * 0.86, found[:factor]
-    assert_match(/up to 0\.35 kN: 0\.90 kN × 0\.80 choked × 0\.86 bent round.* × 0\.60 bowline, rounded down/, found[:sentence])
+    assert_match(/up to 0\.35 kN: 0\.90 kN × 0\.80 choked × 0\.86 bent round.* × 0\.60 bowline, rounded down/,
+                 found[:sentence])
     assert_match(/It is not used so: over a sharp edge/, use(reductions: %w[edge-sharp])[:sentence])
     assert_nil use(reductions: %w[edge-sharp])[:limit]
     assert_raises(InvalidInput) { use(reductions: %w[knot-bowline knot-eight]) }
@@ -109,9 +112,9 @@ class UseTest < Minitest::Test
   def test_schools_stand_side_by_side_those_of_the_item_first
     rows = ways(4550.0).rows([800.0, 650.0])
 
-    assert_equal %w[sling-synthetic-5 sling-synthetic-7 static-known], rows.map { |row| row[:key] }
-    assert_equal %w[0.91 0.65 1.51], rows.map { |row| row[:limit][:text] }
-    assert_equal %w[above below above], rows.map { |row| row[:reached][:verdict] } # 5.68 over the highest load
+    assert_equal(%w[sling-synthetic-5 sling-synthetic-7 static-known], rows.map { |row| row[:key] })
+    assert_equal(%w[0.91 0.65 1.51], rows.map { |row| row[:limit][:text] })
+    assert_equal(%w[above below above], rows.map { |row| row[:reached][:verdict] }) # 5.68 over the highest load
     assert_nil ways(4550.0).rows([]).first[:reached]
   end
 
@@ -128,7 +131,8 @@ class UseTest < Minitest::Test
     found = Rating::GroupEfficiency.call([17.0, 18.0, 17.5], [10.0, 10.4, 9.9], 2)
 
     assert_in_delta 17.5 / 10.1 / 2, found[:value]
-    assert_match(/Together they carry 0\.87 \(0\.8\d to 0\.9\d with 95 %\) of what 2 single ones would/, found[:sentence])
+    assert_match(/Together they carry 0\.87 \(0\.8\d to 0\.9\d with 95 %\) of what 2 single ones would/,
+                 found[:sentence])
     assert_operator found[:low], :<, found[:value]
   end
 end

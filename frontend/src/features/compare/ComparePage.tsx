@@ -67,14 +67,16 @@ export function ComparePage() {
       </div>
       {error && <ErrorNote message={error.message} />}
       {study ? (
-        <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_360px]">
-          <div className="grid min-w-0 content-start gap-3.5">
+        <div className="grid gap-x-4 gap-y-3.5 min-[1060px]:grid-cols-[1fr_360px]">
+          <div className="min-w-0 min-[1060px]:col-span-2">
             <Mind study={study} />
+          </div>
+          <div className="order-2 grid min-w-0 content-start gap-3.5 min-[1060px]:order-none">
             <Groups study={study} onPick={(key) => key !== lot.id && ask({ against: key })} />
             <Levels levels={study.levels} study={study} />
             <Ranking study={study} />
           </div>
-          <div className="grid min-w-0 content-start gap-3.5">
+          <div className="order-1 grid min-w-0 content-start gap-3.5 min-[1060px]:order-none">
             <Pair study={study} />
             <Effects study={study} />
             <Worth study={study} onTell={may ? () => setOpen("making") : undefined} />

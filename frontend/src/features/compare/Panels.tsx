@@ -40,7 +40,7 @@ export function Pair({ study }: { study: Study }) {
           words={answer ?? ""}
         />
       )}
-      {rest.map((sentence) => (
+      {[...rest, ...study.paired].map((sentence) => (
         <p key={sentence} className="mt-1 text-[13px] leading-snug">
           {sentence}
         </p>
@@ -80,11 +80,13 @@ export function Ranking({ study }: { study: Study }) {
         {places.map((spot, i) => (
           <li
             key={spot.key}
-            className="border-line grid grid-cols-[22px_1fr_auto] gap-2 border-t py-1 text-[13px] first:border-t-0"
+            className="border-line grid grid-cols-[22px_1fr] gap-x-2 border-t py-1 text-[13px] first:border-t-0 sm:grid-cols-[22px_1fr_auto]"
           >
             <span className="num text-soft">{i + 1}</span>
             <span className="min-w-0">{names[i]}</span>
-            <span className="text-soft text-right">{spot.chance_above === null ? "" : above(spot)}</span>
+            <span className="text-soft col-start-2 sm:col-start-auto sm:text-right">
+              {spot.chance_above === null ? "" : above(spot)}
+            </span>
           </li>
         ))}
       </ol>

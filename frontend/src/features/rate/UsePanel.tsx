@@ -2,6 +2,7 @@ import { Tabs } from "radix-ui";
 import { ErrorNote } from "@/ui/states";
 import { Caution } from "@/ui/states";
 import { BracketUse } from "./BracketUse";
+import { EfficiencyUse } from "./EfficiencyUse";
 import { Factors } from "./Factors";
 import { GroupUse } from "./GroupUse";
 import { SlingUse } from "./SlingUse";
@@ -12,6 +13,7 @@ const PARTS = [
   { key: "sling", name: "Hung" },
   { key: "bracket", name: "Bracket" },
   { key: "group", name: "Group" },
+  { key: "efficiency", name: "Sheave" },
 ];
 
 /** What the limit becomes in use: by school, hung at angles, on brackets, in groups. It keeps nothing. */
@@ -45,6 +47,9 @@ export function UsePanel({ factor }: { factor: number | undefined }) {
         </Tabs.Content>
         <Tabs.Content value="group" className="pt-2">
           <GroupUse use={use} asked={asked} ask={ask} />
+        </Tabs.Content>
+        <Tabs.Content value="efficiency" className="pt-2">
+          <EfficiencyUse use={use} ask={ask} />
         </Tabs.Content>
       </Tabs.Root>
       <div className="mt-3">

@@ -36,6 +36,7 @@ const USE: Schemas["Use"] = {
   },
   bracket: null,
   group: null,
+  efficiency: null,
   reductions: [
     { key: "knot-bowline", kind: "knot", name: "Bowline", factor: 0.6, note: "" },
     { key: "edge-sharp", kind: "edge", name: "Over a sharp edge", factor: 0, note: "Not without protection" },
@@ -86,6 +87,28 @@ describe("in use", () => {
     await userEvent.type(screen.getByLabelText("Load"), "0.4");
     await userEvent.click(button);
     await waitFor(() => expect(screen.getByText("Too much.")).toHaveClass("text-signal"));
+  });
+  it("sends pairs of in and out, with speeds only where all of them are there", async () => {
+    const asked: string[] = [];
+    serve({ "GET /api/lots/7/use": () => ({ body: USE }) });
+    const real = globalThis.fetch;
+    globalThis.fetch = (async (input: Request) => {
+      asked.push(new URL(input.url).search);
+      return real(input);
+    }) as typeof fetch;
+    renderInLot(<UsePanel factor={undefined} />);
+    await userEvent.click(await screen.findByRole("tab", { name: "Sheave" }));
+    for (const [i, [into, out]] of [
+      ["1", "0,9"],
+      ["2", "1.8"],
+    ].entries()) {
+      await userEvent.type(screen.getByLabelText(`In of pair ${i + 1}`), into ?? "");
+      await userEvent.type(screen.getByLabelText(`Out of pair ${i + 1}`), out ?? "");
+    }
+    await userEvent.type(screen.getByLabelText("Speed of pair 1"), "3");
+    await userEvent.click(screen.getByRole("button", { name: "Work it out" }));
+    await waitFor(() => expect(asked.at(-1)).toContain("into=1%3B2&out=0%2C9%3B1.8"));
+    expect(asked.at(-1)).not.toContain("speeds");
   });
   it("is not there without a minimum", async () => {
     show({ minimum: null });

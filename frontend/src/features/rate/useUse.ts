@@ -19,6 +19,9 @@ export type UseAsked = {
   all?: number;
   spread?: boolean;
   shear_limit?: number;
+  into?: string;
+  out?: string;
+  speeds?: string;
   single_lot?: number;
   count?: number;
 };

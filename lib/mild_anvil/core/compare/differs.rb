@@ -86,6 +86,8 @@ module MildAnvil
           sides = all.map(&:first)
           return "#{names(sides)}: #{all.first.last}" if all.one?
 
+          return "In every group #{words.sub(/\A./, &:downcase)}" if sides.size == @sides.size
+
           "#{names(sides)}: #{words.sub(/\A./, &:downcase)}"
         end
 

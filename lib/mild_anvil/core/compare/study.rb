@@ -42,7 +42,7 @@ module MildAnvil
         def whole
           @whole ||= { rule_version: RULE_VERSION, by: @by.key, by_name: @by.name, unit: @figures.unit.symbol,
                        confidence: @confidence, mind: mind, groups: groups, effects: effects, levels: levels,
-                       ranking: ranking, worth: Worth.call(places, @figures), claims: claims }
+                       ranking: ranking, paired: paired, worth: Worth.call(places, @figures), claims: claims }
         end
 
         def mind = @mind ||= Differs.new(@sides, @by, rates: @rates).call
@@ -97,6 +97,7 @@ module MildAnvil
                      low: @figures.down(found.low).to_h, high: @figures.up(found.high).to_h }
         end
 
+        def paired = @paired ||= FirstSecond.call(@one, @by, @figures, @confidence)
         def levels = @levels ||= LevelWords.call(@sides, @one, @figures, @confidence)
         def ranking = @ranking ||= RankingWords.call(ranked, @by, @figures)
         def claims = @by.strength ? @claims ||= ClaimShare.call(@sides, @figures, @confidence) : []
@@ -104,7 +105,7 @@ module MildAnvil
         # What may be put on paper: each stands alone, with its limits.
         def conclusions(pair)
           { "pair" => pair[:sentences].first(3), "effects" => effects[:sentences], "levels" => levels[:sentences],
-            "ranking" => ranking[:sentences], "claims" => claims }
+            "ranking" => ranking[:sentences], "paired" => paired, "claims" => claims }
             .flat_map do |part, all|
             all.each_with_index.map do |text, i|
               { key: "#{part}-#{i + 1}", part: part, text: text }
