@@ -139,13 +139,15 @@ class CoverageStudy
 
   def even(random) = random.rand.clamp(1.0e-12, 1 - 1.0e-12)
 
-  # The minimum that the screen would state.
+  # The minimum that the screen would state as a bound. Where too few broke for one it states the lowest value with the
+  # confidence that its number gives, and promises nothing of this.
   def as_used(key, sample, name)
     shape = key == "recommended_known" ? KNOWN[name] : "unknown"
     return if shape.nil?
 
     given = RATING::Population.from_h({ shape: shape, reason: "tried" })
-    RATING::ComputeRating.call(sample, terms.dup.tap { |t| t.population = given }.freeze).chosen&.value_si
+    chosen = RATING::ComputeRating.call(sample, terms.dup.tap { |t| t.population = given }.freeze).chosen
+    chosen&.value_si unless chosen&.key == :lowest
   end
 
   def bound(key, sample, kind)
