@@ -5,8 +5,9 @@ module MildAnvil
     # What was concluded from a comparison: the sentences, the groups they rest on, drawn on one scale, and the hands
     # under them.
     class ConclusionPdf
-      ROW = 22
+      ROW = 30
       NAME_WIDTH = 150
+      WIDTHS = { 1 => 84, 2 => 62, 3 => 56, 4 => 56 }.freeze
       CAUTION = "It holds for what was compared, as it was tested. A rating for lifting, overhead or life-safety use " \
                 "belongs to a qualified person under the code in force."
 
@@ -59,7 +60,8 @@ module MildAnvil
         @sheet.heading("The groups, with their averages and limits")
         @study["groups"].each { |group| row(group) }
         scale
-        @sheet.table([%w[Group Counts Average From To], *@study["groups"].map { |g| cells(g) }], right: [2, 3, 4])
+        @sheet.table([%w[Group Counts Average From To], *@study["groups"].map { |g| cells(g) }], right: [2, 3, 4],
+                                                                                                 widths: WIDTHS)
       end
 
       def cells(group)
@@ -92,7 +94,7 @@ module MildAnvil
       end
 
       def mark(mark)
-        PdfMark.new(@pdf, 12).draw(mark.transform_keys(&:to_sym).merge(state: "counted"), x(mark["value_si"]))
+        PdfMark.new(@pdf, 21).draw(mark.transform_keys(&:to_sym).merge(state: "counted"), x(mark["value_si"]))
       end
 
       # From a little below the lowest to a little above the highest: groups are compared, not held against nothing.

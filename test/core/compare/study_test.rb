@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "test_helper"
+require "json"
 
 # A whole comparison: what is said of groups, and that it is said honestly.
 class StudyTest < Minitest::Test
@@ -211,6 +212,17 @@ class StudyTest < Minitest::Test
     assert_equal(%w[cost], worth.map { |w| w[:per] })
     assert_equal(%w[cheap dear], worth.first[:rows].map { |r| r[:name] })
     assert_match(/For its cost “cheap” gives most: 1\.01 kN for each unit of cost/, worth.first[:in_words])
+  end
+
+  def test_no_scatter_no_breaks_and_odd_levels_are_refused_and_never_a_fault
+    equal = study([cell(3, "plain", [5.0, 5.0]), cell(5, "plain", [6.0, 6.0]), cell(7, "plain", [7.0, 7.0])])
+    assert_match(/no group has any scatter/, equal[:effects][:refusal])
+    bounds = study([cell(3, "plain", [[:at_least, 5.0]] * 2), cell(5, "plain", [[:at_least, 6.0]] * 2)])
+    assert_equal "refused", bounds[:pair][:verdict]
+    refute_nil bounds[:effects][:refusal]
+    below = study([cell(-2, "plain", [5.0, 5.1]), cell(0, "plain", [6.0, 6.1]), cell(2, "plain", [6.5, 6.6])])
+    assert_equal "a straight line", below[:levels][:kind]
+    [equal, bounds, below].each { |found| JSON.generate(found) } # no NaN, no infinity
   end
 
   def test_groups_that_cannot_be_compared_are_refused_in_words

@@ -21,6 +21,7 @@ module MildAnvil
           @sides = used.select { |side| names.all? { |name| side.levels[name] } }
           @factors = names.select { |name| levels(name).size > 1 }
           raise InsufficientData, "no factor is at two levels here" if factors.empty?
+          raise InsufficientData, "no group has any scatter: no test is defined" if no_scatter?
 
           @confidence = confidence
           @values = @sides.flat_map(&:counted)
@@ -51,6 +52,10 @@ module MildAnvil
         private
 
         def complete? = @sides.all?(&:complete?)
+
+        def no_scatter?
+          complete? && @sides.any? { |s| s.size > 1 } && @sides.all? { |s| s.breaks_si.uniq.size == 1 }
+        end
 
         def terms = complete? ? by_squares : by_likelihood
 

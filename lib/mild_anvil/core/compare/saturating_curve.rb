@@ -5,6 +5,16 @@ module MildAnvil
     module Compare
       # strength = plateau · (1 - exp(-rate · level)): more of it helps ever less.
       class SaturatingCurve < LevelCurve
+        # @raise [InvalidInput] for a level below 0, besides those of every curve
+        def initialize(levels, strengths)
+          if levels.any?(&:negative?)
+            raise InvalidInput.new("nothing saturates below level 0: leave that level out of this fit",
+                                   level: levels.min)
+          end
+
+          super
+        end
+
         RATES = (-60..60).map { |i| 10.0**(i / 20.0) }.freeze # over the mean level
 
         # @return [Float] level at which so much of the plateau is reached
