@@ -22,7 +22,8 @@ module MildAnvil
         { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts,
           backup: DailyBackup.last || {}, missing_tests: Planning::MissingTests.call,
           instruments_due: Chain::Reminders.call, interrupted: Benching::ShowBench.interrupted,
-          quarantines: Proving::Quarantines.undecided, proofs_due: Proving::Dues.coming }
+          quarantines: Proving::Quarantines.undecided, proofs_due: Proving::Dues.coming,
+          conclusions: Comparing::Conclusions.waiting }
       end
 
       # Brought in and judged by the same hand is one line: what a pull came to, by whom, when.

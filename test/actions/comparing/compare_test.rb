@@ -125,12 +125,14 @@ class CompareTest < StoreCase
 
   def test_somebody_else_reviews_it_once_and_each_paper_is_kept
     row = conclude(compare)
+    assert_equal([[row.id, one.name]], Actions::Today.call[:conclusions].map { |r| r.values_at(:id, :lot) })
     review = ->(who) { Comparing::Review.call(id: row.id, sha256: row.sha256, person_id: who.id) }
     assert_raises(MildAnvil::Forbidden) { review.call(person) }
     first = Comparing::Papers.read(row.id).last
     review.call(reviewer)
 
     assert_predicate row.refresh, :reviewed?
+    assert_empty Actions::Today.call[:conclusions]
     refute_equal first, Comparing::Papers.read(row.id).last
     assert_equal 2, row.papers.size
     assert_raises(MildAnvil::Conflict) { review.call(add_person("reviewer")) }

@@ -1,4 +1,6 @@
+import { Link } from "@tanstack/react-router";
 import type { Schemas } from "@/api/client";
+import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Empty } from "@/ui/states";
 import { Downloads } from "./Downloads";
@@ -20,6 +22,14 @@ export function PapersPage() {
             <p className="border-derived mt-3 border-l-4 px-3">
               The lot has changed since the last signature. What was signed stays as it was; sign again under Rate to
               issue a revision.
+            </p>
+          )}
+          {page.comparison.conclusions > 0 && (
+            <p className="mt-3">
+              <Link to="/lots/$lotId/compare" params={{ lotId: lot.id }} className="font-semibold underline">
+                {plural(page.comparison.conclusions, "conclusion")}
+              </Link>{" "}
+              from comparing it with others, with their papers, under Compare.
             </p>
           )}
           {page.pulls.length > 0 && <Statement />}

@@ -8,6 +8,7 @@ import { useRowKeys } from "@/keys/useRowKeys";
 import { useSettings } from "@/lot/settings";
 import { BackupLine } from "./BackupLine";
 import { InstrumentsDue } from "./InstrumentsDue";
+import { Concluded } from "./Concluded";
 import { Interrupted } from "./Interrupted";
 import { InQuarantine, ProofsDue } from "./Proofs";
 import { MissingTests } from "./MissingTests";
@@ -78,8 +79,9 @@ export function TodayPage() {
         <InQuarantine rows={data.quarantines} />
         <ProofsDue rows={data.proofs_due} />
         <InstrumentsDue rows={data.instruments_due} />
+        <Concluded rows={data.conclusions} />
         <MissingTests rows={data.missing_tests} />
-        {waiting.length === 0 && data.missing_tests.length === 0 && (
+        {waiting.length + data.conclusions.length + data.missing_tests.length === 0 && (
           <Empty title="Nothing waits">
             Lots that need a pull, a judgement or a signature stand here.{" "}
             <Link to="/lots" className="text-ink font-semibold underline">

@@ -13,6 +13,19 @@ module MildAnvil
           rows.map { |row| shown(row) }
         end
 
+        MOST_WAITING = 40
+
+        # @return [Array<Hash>] those that wait for a second hand, the oldest first
+        def waiting
+          reviewed = Store::Models::ConclusionSignature.where(meaning: "reviewed").select(:conclusion_id)
+          rows = Store::Models::Conclusion.exclude(id: reviewed).order(:id).limit(MOST_WAITING).eager(:lot, :job,
+                                                                                                      :person)
+          rows.all.map do |row|
+            { id: row.id, number: row.number, lot_id: row.lot_id, lot: row.lot.name, customer: row.job.customer,
+              person: row.person.name, created_at: row.created_at }
+          end
+        end
+
         # @param row [Store::Models::Conclusion]
         # @return [Hash]
         def shown(row)
