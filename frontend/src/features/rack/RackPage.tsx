@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { lotsQuery } from "@/api/queries";
 import { useMay } from "@/api/session";
@@ -69,16 +70,23 @@ export function RackPage() {
           <div className="flex items-baseline gap-3 pt-5 pb-1.5">
             <h2 className="text-[15px]">{job.customer}</h2>
             <span className="text-soft">{job.title}</span>
-            {may && (
-              <span className="ml-auto flex gap-4">
-                <button type="button" onClick={() => setNewStudy(job)} className={ADD}>
-                  Add a study
-                </button>
-                <button type="button" onClick={() => setNewLot(job)} className={ADD}>
-                  Add a lot
-                </button>
-              </span>
-            )}
+            <span className="ml-auto flex gap-4">
+              {job.lots[0] && job.lots.length > 1 && (
+                <Link to="/lots/$lotId/compare" params={{ lotId: job.lots[0].id }} className={ADD}>
+                  Compare
+                </Link>
+              )}
+              {may && (
+                <>
+                  <button type="button" onClick={() => setNewStudy(job)} className={ADD}>
+                    Add a study
+                  </button>
+                  <button type="button" onClick={() => setNewLot(job)} className={ADD}>
+                    Add a lot
+                  </button>
+                </>
+              )}
+            </span>
           </div>
           <div className="border-line border-b">
             {job.lots.map((lot) => (
