@@ -59,7 +59,7 @@ class RecommendationTest < CoreCase
 
     assert_equal(%i[fitted_normal fitted_weibull fitted_weibull],
                  %w[normal weibull unknown].map { |shape| recommended(values, shape).key })
-    assert_match(/strongest pieces were the ones that were stopped, it keeps 86 to 94 %/,
+    assert_match(/strongest pieces were the ones that were stopped, it kept 86 to 99 %/,
                  recommended(values, "normal").reason)
   end
 

@@ -14,7 +14,7 @@ module MildAnvil
         # Measured with bin/coverage: what a 95 % bound for a normal population keeps where the weakest place decides,
         # and what the values of a lot whose strongest pieces were stopped early keep.
         OFF_SHAPE = "79 to 91 %"
-        INFORMATIVE = "86 to 94 %"
+        INFORMATIVE = "86 to 99 %"
         MIXED_BOUNDS = "79 to 95 %"
         MIXED = "82 to 95 %" # of the cautious bound, where two kinds of pieces are mixed
 
@@ -122,7 +122,7 @@ module MildAnvil
 
           def of_bounds
             says = "Takes the values that are only bounds for what they are, with the bound calibrated for this " \
-                   "number of breaks; if the strongest pieces were the ones that were stopped, it keeps " \
+                   "number of breaks; if the strongest pieces were the ones that were stopped, it kept " \
                    "#{INFORMATIVE} rather than 95."
             keys.map { |key| [key, "#{shape_of_bounds}#{says}"] }
           end
