@@ -167,6 +167,9 @@ class ProblemsTest < CoreCase
     end)
   end
 
+  ROWS = [["a", 1, 5], ["a", 1, 5.2], ["a", 2, 6], ["a", 2, 6.1], ["b", 1, 5.1], ["b", 1, 5], ["b", 2, 7],
+          ["b", 2, 7.2]].map { |row| %w[m h value].zip(row).to_h }.freeze
+
   SAID = [
     [{ "a" => [5.0, 5.2, 5.1], "b" => [5.6, 5.9, 5.7] },
      /“b” carries 0\.63 kN more than “a”, between 0\.3\d and 0\.9\d kN with 95 %/],
@@ -174,8 +177,7 @@ class ProblemsTest < CoreCase
      /Not every piece of “y” broke.*“y” carries .* N more.*log-rank test/m],
     [{ "levels" => [3, 3, 5, 5, 7, 7], "strengths" => [3.4, 3.5, 4.2, 4.3, 4.7, 4.6], "predict_at" => [6, 9] },
      /it flattens.*One more piece at 6 will lie.*at 9 .* beyond what was tested, so nothing is promised/m],
-    [{ "factors" => %w[m h], "rows" => [["a", 1, 5], ["a", 1, 5.2], ["a", 2, 6], ["a", 2, 6.1], ["b", 1, 5.1],
-                                        ["b", 1, 5], ["b", 2, 7], ["b", 2, 7.2]].map { |row| %w[m h value].zip(row).to_h } },
+    [{ "factors" => %w[m h], "rows" => ROWS },
      /h makes a difference: from 1 to 2 it is 1\.50 kN more.*What m does depends on h/m],
     [{ "a" => [1.0, 2.0, 3.0], "b" => [2.0, 3.0, 4.5], "paired" => true },
      /−1\.17 kN, between −1\.\d+ and −0\.\d+ kN.*They differ/m],
