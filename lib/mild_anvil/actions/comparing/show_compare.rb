@@ -42,7 +42,9 @@ module MildAnvil
 
         # @return [Hash, nil] string keys; nil with one lot alone
         def study
-          known.study && (@study ||= Canonical.plain(known.study.to_h(against: @against)))
+          return if others.empty?
+
+          @study ||= Canonical.plain(computed.to_h(against: @against))
         end
 
         # @return [Hash] that the figures follow from: lots, pulls, judgements
@@ -58,24 +60,28 @@ module MildAnvil
 
         private
 
-        # What was read and computed of these lots as they stand.
-        Known = Struct.new(:study, :inputs, :inputs_sha256, :available, keyword_init: true)
+        # What was read of these lots as they stand, whichever of them is asked about, and what was computed of them.
+        Known = Struct.new(:sides, :inputs, :inputs_sha256, :available, :shared, :studies, keyword_init: true)
         private_constant :Known
 
-        def known = @known ||= Recent.fetch([Stamp.of(lots), @by.key, @confidence]) { read }
+        def known
+          @known ||= Recent.fetch([Stamp.of(all), @by.key, @confidence, @lot.display_unit]) { read }
+        end
+
+        def all = @all ||= lots.sort_by(&:id)
 
         def read
+          gather = Gather.new(all, @by)
           inputs = Canonical.plain({ by: @by.key, confidence: @confidence, lots: gather.inputs })
-          Known.new(study: (computed if others.any?), inputs: inputs, inputs_sha256: Canonical.sha256(inputs),
-                    available: gather.available)
+          Known.new(sides: gather.sides, inputs: inputs, inputs_sha256: Canonical.sha256(inputs),
+                    available: gather.available, shared: {}, studies: {})
         end
 
         def computed
-          Compare::Study.new(gather.sides, one: @lot.id, comparable: @by, figures: figures,
-                                           confidence: @confidence, rates: method(:rate))
+          known.studies[@lot.id] ||=
+            Compare::Study.new(known.sides, one: @lot.id, comparable: @by, figures: figures, confidence: @confidence,
+                                            rates: method(:rate), shared: known.shared)
         end
-
-        def gather = @gather ||= Gather.new(lots, @by)
 
         def others
           @others ||= if @with
@@ -108,7 +114,7 @@ module MildAnvil
         def figures
           measurand = Catalogue.measurand(@by.measurand || @lot.measurand)
           unit = @by.measurand ? measurand.units.first : measurand.unit!(@lot.display_unit)
-          Compare::FiguresOf.call(gather.sides, unit, others: measurand.units)
+          Compare::FiguresOf.call(known.sides, unit, others: measurand.units)
         end
 
         def rate(per_second)

@@ -18,7 +18,8 @@ module MildAnvil
         # @param comparable [Comparable]
         # @param figures [Quantity::FigureRule] of the values
         # @param rates [Proc] SI per second -> words
-        def initialize(sides, one:, comparable:, figures:, confidence: 0.95, rates: RATES)
+        # @param shared [Hash] that studies of the same sides, asked about another one, hand to each other
+        def initialize(sides, one:, comparable:, figures:, confidence: 0.95, rates: RATES, shared: {})
           raise InsufficientData.new("a comparison needs at least two groups", groups: sides.size) if sides.size < 2
 
           @sides = sides.first(MOST)
@@ -27,6 +28,7 @@ module MildAnvil
           @figures = figures
           @confidence = confidence
           @rates = rates
+          @shared = shared
         end
 
         # @param against [Object, nil] key of the side that it is set against; nil: the next in the ranking
@@ -45,9 +47,9 @@ module MildAnvil
                        ranking: ranking, paired: paired, worth: Worth.call(places, @figures), claims: claims }
         end
 
-        def mind = @mind ||= Differs.new(@sides, @by, rates: @rates).call
+        def mind = @shared[:mind] ||= Differs.new(@sides, @by, rates: @rates).call
         def places = @places ||= ranked.places
-        def ranked = @ranked ||= Ranking.new(@sides, confidence: @confidence)
+        def ranked = @shared[:ranked] ||= Ranking.new(@sides, confidence: @confidence)
         def figure(value_si) = value_si && @figures.nearest(value_si).to_h
 
         # The one beside it in strength, which is what somebody asks first.
@@ -59,7 +61,7 @@ module MildAnvil
 
         def groups
           by_side = places.to_h { |place| [place.side.key, place] }
-          @sides.map { |side| group(side, by_side[side.key]) }
+          @sides.partition { |side| side.equal?(@one) }.flatten.map { |side| group(side, by_side[side.key]) }
         end
 
         def group(side, place)
@@ -77,7 +79,7 @@ module MildAnvil
           end
         end
 
-        def effects = @effects ||= EffectWords.call(@sides, @figures, @confidence)
+        def effects = @shared[:effects] ||= EffectWords.call(@sides, @figures, @confidence)
 
         def pair(other)
           (@pairs ||= {})[other.key] ||= one_against(other)
@@ -99,7 +101,7 @@ module MildAnvil
 
         def paired = @paired ||= FirstSecond.call(@one, @by, @figures, @confidence)
         def levels = @levels ||= LevelWords.call(@sides, @one, @figures, @confidence)
-        def ranking = @ranking ||= RankingWords.call(ranked, @by, @figures)
+        def ranking = @shared[:ranking] ||= RankingWords.call(ranked, @by, @figures)
         def claims = @by.strength ? @claims ||= ClaimShare.call(@sides, @figures, @confidence) : []
 
         # What may be put on paper: each stands alone, with its limits.
