@@ -32,10 +32,21 @@ export function Factors({ use }: { use: Use }) {
             <tr key={row.key} className="border-line border-t align-top" title={`${row.source}. ${row.note}`}>
               <td className={`py-1 leading-snug ${row.of_item ? "font-semibold" : ""}`}>
                 {row.use}
-                {row.reached && <span className="text-soft block font-normal">{REACHED[row.reached.verdict]}</span>}
+                {row.reached && (
+                  <span
+                    className={`block font-normal ${row.reached.verdict === "below" ? "text-signal" : "text-soft"}`}
+                  >
+                    {REACHED[row.reached.verdict]}
+                  </span>
+                )}
               </td>
-              <td className="num px-1 py-1 text-right">
-                {row.low === row.high ? row.usual : `${row.usual} (${row.low}–${row.high})`}
+              <td className="num px-2.5 py-1 text-right whitespace-nowrap">
+                {row.usual}
+                {row.low !== row.high && (
+                  <span className="text-soft block text-[12px]">
+                    {row.low} to {row.high}
+                  </span>
+                )}
               </td>
               <td className="num py-1 text-right whitespace-nowrap">{row.limit ? text(row.limit) : "none"}</td>
             </tr>
