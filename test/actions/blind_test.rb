@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../support/store_case"
+require "pdf-reader"
 
 # What is said before the force is seen, revealed and held against what is judged then.
 class BlindTest < StoreCase
@@ -61,6 +62,22 @@ class BlindTest < StoreCase
     say(pulls.last, is_void: true, reason: "glue was not dry")
     assert_raises(MildAnvil::InvalidInput) { judge(pulls.last, "break", failed_part: "specimen") }
     judge(pulls.last, "void", reason: "glue was not dry")
+  end
+
+  def test_the_paper_says_what_was_judged_blind_and_what_was_changed
+    say(pulls[0], failed_part: "specimen", zone: "stitching")
+    say(pulls[1], failed_part: "specimen", zone: "stitching")
+    judge(pulls[0], "break", failed_part: "specimen", zone: "stitching")
+    judge(pulls[1], "break", failed_part: "specimen", zone: "pin", reason: "seen on the photo")
+    judge(pulls[2], "break", failed_part: "specimen")
+    inputs = Actions::RateLot.call(lot_id: made.id).inputs["pulls"]
+    assert_equal [person.name, "stitching"], inputs[1]["blind"].values_at("person", "zone")
+    refute inputs[2].key?("blind")
+    paper = Actions::ExportStatement.preview(lot_id: made.id, format: "pdf").content
+    words = PDF::Reader.new(StringIO.new(paper)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
+
+    assert_match(/before force and group were shown: pulls 1, 2\. Changed afterwards, with its reason above: pull 2\./,
+                 words)
   end
 
   def test_nobody_says_blind_what_was_seen_and_a_void_has_a_cause

@@ -73,6 +73,12 @@ module MildAnvil
       # @return [Chain::OfLot] what the instruments say about the pulls
       def chain = @chain ||= Chain::OfLot.new(self)
 
+      # @return [Hash{Integer => Store::Models::BlindJudgement}] what was said last before a force was seen, by pull
+      def blind
+        @blind ||= Store::Models::BlindJudgement.where(pull_id: pulls.map(&:id)).order(:id).eager(:person).all
+                                                .to_h { |row| [row.pull_id, row] }
+      end
+
       # @return [Array<Store::Models::Load>] that were written down apart from pulls
       def stored_loads = @stored_loads ||= Store::Models::Load.of_lot(lot.id).all
 

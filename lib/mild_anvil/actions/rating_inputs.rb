@@ -46,6 +46,7 @@ module MildAnvil
           feature: pull.feature.name,
           origin: pull.origin, pulled_at: pull.pulled_at.utc.iso8601, state: placed.state, state_reason: placed.reason,
           measurement: measurement(facts.measurement(pull)), judgement: judgement(facts.judgement(pull), pull),
+          **said_blind(facts.blind[pull.id]),
           preload_si: preload&.value_si, preload_source: preload&.source, preloaded: facts.preloaded?(pull),
           recording_id: pull.recording&.id, file: file&.name, file_sha256: file&.sha256, **read_by(facts, pull) }
       end
@@ -57,6 +58,15 @@ module MildAnvil
         reading ? { read_by: reading } : {}
       end
       private_class_method :read_by
+
+      # Only where somebody judged blind: other lots are hashed as before.
+      def said_blind(row)
+        return {} if row.nil?
+
+        { blind: row.values.slice(:is_void, :failed_part, :zone, :mode, :reason)
+                    .merge(person: row.person.name, at: row.created_at.utc.iso8601) }
+      end
+      private_class_method :said_blind
 
       def measurement(row)
         row && row.values.slice(:id, :quantity, :value_si, :resolution_si, :lower_bound_cause, :source, :text, :unit,

@@ -11,10 +11,29 @@ module MildAnvil
 
         @sheet.heading "Pulls: #{statement.dig('counts', 'in_words')}"
         @sheet.table([header, *pulls.map { |pull| row(pull) }], right: [0, 2], widths: { 0 => 32, 2 => 58, 3 => 62 })
+        blind
         curves
       end
 
       private
+
+      # What was said before the force was seen, and where it was changed afterwards.
+      def blind
+        said = pulls.select { |pull| pull["blind"] }
+        return if said.empty?
+
+        other = said.select { |pull| pull["judgement"] && changed?(pull["blind"], pull["judgement"]) }
+        words = "Judged blind first, before force and group were shown: #{numbers(said)}."
+        words += " Changed afterwards, with its reason above: #{numbers(other)}." if other.any?
+        @sheet.paragraph(words)
+      end
+
+      def changed?(blind, judged)
+        blind["is_void"] != (judged["counts_as"] == "void") ||
+          %w[failed_part zone mode].any? { |name| blind[name] && judged[name] && blind[name] != judged[name] }
+      end
+
+      def numbers(pulls) = "#{pulls.one? ? 'pull' : 'pulls'} #{pulls.map { |pull| pull['number'] }.join(', ')}"
 
       def header = ["Pull", "Specimen", "Value (#{unit.symbol})", "Counts as", "What failed", "Reason", "From"]
 
