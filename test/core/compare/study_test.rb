@@ -4,7 +4,7 @@ require "test_helper"
 require "json"
 
 # A whole comparison: what is said of groups, and that it is said honestly.
-class StudyTest < Minitest::Test
+class ComparisonStudyTest < Minitest::Test
   include MildAnvil
 
   Compare = Core::Compare
