@@ -1,18 +1,18 @@
 # frozen_string_literal: true
 
-require "open3"
+require_relative "lane"
 
 module Launch
-  # Runs every check against a database of its own and sums up once.
+  # Runs every check against a database of its own and sums up once. What needs no database runs beside what does, on
+  # one processor; what starts whole applications or a browser runs alone.
   class Checks
     RUBY_TESTS = "test/{core,devices,store,actions,web,cli,admin,documents}/**/*_test.rb"
-    Outcome = Struct.new(:name, :passed, :seconds, :said, keyword_init: true)
-    LAST_LINES = 60
 
     # @param parts [Array<String>] names of parts to run; none: all
     def initialize(parts)
       @parts = parts
-      @outcomes = []
+      @lane = Lane.new(aloud: true)
+      @aside = Lane.new(aloud: false)
     end
 
     # @return [Integer] exit status
@@ -33,58 +33,46 @@ module Launch
 
     def check(database)
       env = { "DATABASE_URL" => database.url, "OWNER_DATABASE_URL" => database.owner_url, "RACK_ENV" => "test" }
-      part("lint", "Ruby lint") { command({}, "bundle", "exec", "rubocop", "--format", "simple") }
+      beside = Thread.new { beside_the_database }
       part("ruby", "Ruby: core, devices, store, actions, web, command line") { ruby(env, RUBY_TESTS) }
       part("ruby", "Architecture") { ruby(env, "test/architecture_test.rb") }
+      beside.join
       part("ruby", "Setting up and starting") { ruby(env, "test/launch/**/*_test.rb") }
-      part("front", "Front end: types") { npm("check") }
-      part("front", "Front end: lint") { npm("lint") }
-      part("front", "Front end: format") { npm("format:check") }
-      part("front", "Front end: unit tests") { npm("test") }
       part("browser", "Journeys in the browser") { ruby(env, "test/browser/**/*_test.rb") }
     end
 
-    def part(key, name)
-      return unless @parts.empty? || @parts.include?(key)
+    def beside_the_database
+      part("lint", "Ruby lint", @aside) { @aside.command({}, "bundle", "exec", "rubocop", "--format", "simple") }
+      part("front", "Front end: types", @aside) { npm("check") }
+      part("front", "Front end: lint", @aside) { npm("lint") }
+      part("front", "Front end: format", @aside) { npm("format:check") }
+      part("front", "Front end: unit tests", @aside) { npm("test", "--", "--maxWorkers=1") }
+    end
 
-      puts "\n== #{name}"
-      started = Launch.now
-      @said = []
-      passed = yield
-      @outcomes << Outcome.new(name: name, passed: passed, seconds: Launch.now - started, said: @said)
+    def part(key, name, lane = @lane, &block)
+      lane.part(name, &block) if @parts.empty? || @parts.include?(key)
     end
 
     def ruby(env, pattern)
-      prepare(env) && command(env, "bundle", "exec", "ruby", "-Itest", "-e",
-                              "Dir[#{pattern.dump}].sort.each { |file| require File.expand_path(file) }")
+      prepare(env) && @lane.command(env, "bundle", "exec", "ruby", "-Itest", "-e",
+                                    "Dir[#{pattern.dump}].sort.each { |file| require File.expand_path(file) }")
     end
 
     # The schema of the test database, made anew where it is missing.
     def prepare(env)
-      @prepared ||= command(env, "bundle", "exec", "ruby", "bin/prepare", "--no-demo")
+      @prepared ||= @lane.command(env, "bundle", "exec", "ruby", "bin/prepare", "--no-demo")
     end
 
-    def npm(script) = command({}, "npm", "run", "--silent", script, chdir: FrontEnd::FOLDER)
-
-    # Passes on what a command says, and keeps the end of it.
-    def command(env, *words, chdir: ROOT)
-      Open3.popen2e(env, *words, chdir: chdir) do |input, output, ended|
-        input.close
-        output.each_line do |line|
-          print line
-          @said = [*@said, line].last(LAST_LINES) if @said
-        end
-        ended.value.success?
-      end
-    end
+    def npm(script, *more) = @aside.command({}, "npm", "run", "--silent", script, *more, chdir: FrontEnd::FOLDER)
 
     # What failed is said once more at the end, where a long log is read first.
     def sum_up
-      @outcomes.reject(&:passed).each { |o| puts "\n== the end of: #{o.name}", o.said }
+      outcomes = @lane.outcomes + @aside.outcomes
+      outcomes.reject(&:passed).each { |o| puts "\n== the end of: #{o.name}", o.said }
       puts "\n#{'-' * 72}"
-      @outcomes.each { |o| puts format("%-8s %-54s %6.1f s", o.passed ? "passed" : "FAILED", o.name, o.seconds) }
-      failed = @outcomes.count { |o| !o.passed }
-      puts failed.zero? ? "All passed." : "#{failed} of #{@outcomes.size} failed."
+      outcomes.each { |o| puts format("%-8s %-54s %6.1f s", o.passed ? "passed" : "FAILED", o.name, o.seconds) }
+      failed = outcomes.count { |o| !o.passed }
+      puts failed.zero? ? "All passed." : "#{failed} of #{outcomes.size} failed."
       failed.zero? ? 0 : 1
     end
   end

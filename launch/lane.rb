@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "open3"
+
+module Launch
+  # Checks that run one after the other, aloud or beside another lane; what each said is kept for the end.
+  class Lane
+    Outcome = Struct.new(:name, :passed, :seconds, :said, keyword_init: true)
+    LAST_LINES = 60
+
+    attr_reader :outcomes
+
+    # @param aloud [Boolean] whether what it says is passed on at once
+    def initialize(aloud:)
+      @aloud = aloud
+      @outcomes = []
+    end
+
+    # @yieldreturn [Boolean] whether it passed
+    def part(name)
+      puts "\n== #{name}" if @aloud
+      started = Launch.now
+      @said = []
+      passed = yield
+      @outcomes << Outcome.new(name: name, passed: passed, seconds: Launch.now - started, said: @said)
+    end
+
+    # @return [Boolean] whether a command passed
+    def command(env, *words, chdir: ROOT)
+      Open3.popen2e(env, *words, chdir: chdir) do |input, output, ended|
+        input.close
+        output.each_line { |line| heard(line) }
+        ended.value.success?
+      end
+    end
+
+    private
+
+    def heard(line)
+      print line if @aloud
+      @said = [*@said, line].last(LAST_LINES)
+    end
+  end
+end
