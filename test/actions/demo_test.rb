@@ -28,7 +28,7 @@ class DemoTest < StoreCase
     assert_operator @lots.size, :>=, 13
     assert_operator @lots.map { |lot| lot[:item_type] }.uniq.size, :>=, 8
     assert_operator DATABASE[:pulls].count, :>=, 80
-    assert_equal [3, 12], [DATABASE[:studies].count, DATABASE[:study_groups].where(factor_id: rows_of_straps).count]
+    assert_equal [4, 12], [DATABASE[:studies].count, DATABASE[:study_groups].where(factor_id: rows_of_straps).count]
     assert_equal "torque", @lots.find { |lot| lot[:name].start_with?("Lamp bolt") }[:measurand]
   end
 
