@@ -100,6 +100,20 @@ class ArchitectureTest < Minitest::Test
     end
   end
 
+  # A helper named like one of Minitest's own methods, such as failures, would make a test that cannot fail.
+  OWN = (Minitest::Test.instance_methods + Minitest::Test.private_instance_methods -
+         Object.instance_methods - Object.private_instance_methods).map(&:to_s).freeze
+  MEANT = %w[setup teardown run].freeze # run calls super
+
+  def test_no_helper_takes_the_place_of_a_method_of_minitest
+    taken = Dir[File.join(ROOT, "test/**/*.rb")].flat_map do |file|
+      File.read(file).scan(/^\s*def ([a-z_]+[?!]?)/).flatten.select { |name| (OWN - MEANT).include?(name) }
+          .map { |name| "#{file}: #{name}" }
+    end
+
+    assert_empty taken
+  end
+
   private
 
   # Without comments and text, which may name anything.

@@ -22,15 +22,19 @@ module MildAnvil
         Core::Plan::LearnedMinutes.from(times.values.map { |list| list.map { |at| at.to_f / 60 }.sort })
       end
 
-      # As it was told when lots were compared, else as it was planned.
       # @return [Float, nil]
-      def cost(lot)
-        told = Store::Models::Making.of([lot.id])[lot.id]&.cost
-        return told if told
+      def cost(lot) = costs([lot.id])[lot.id]
 
-        plan = Store::Models::Plan.of(lot.id) or return
-        planned = plan.content_h.dig(:stock, :cost_each).to_f
-        planned if planned.positive?
+      # As they were told when lots were compared, else as they were planned.
+      # @param lot_ids [Array<Integer>]
+      # @return [Hash{Integer => Float}] of those that are known
+      def costs(lot_ids)
+        told = Store::Models::Making.of(lot_ids).transform_values(&:cost).compact
+        plans = Store::Models::Plan.where(lot_id: lot_ids - told.keys).order(:revision).all.to_h { |p| [p.lot_id, p] }
+        planned = plans.transform_values do |plan|
+          plan.content_h.dig(:stock, :cost_each).to_f
+        end.select { |_, v| v.positive? }
+        planned.merge(told)
       end
     end
   end

@@ -146,6 +146,50 @@ class CompareTest < StoreCase
     assert_raises(MildAnvil::InvalidInput) { conclude(compare) }
   end
 
+  # Whatever a comparison rests on is seen at the next look, though it was kept.
+  def test_a_change_of_levels_of_making_or_of_a_finding_is_seen_at_once
+    study = Actions::SaveStudy.call(job_id: job.id, name: "Bars", person_id: person.id,
+                                    factors: [{ name: "Bars", levels: [{ name: "4" }, { name: "6" }] }])
+    assert_empty compare(with: [other.id]).study["effects"]["rows"]
+    [one, other].zip(study.factors.first.levels) do |made, level|
+      Actions::AssignLevels.call(lot_id: made.id, level_ids: [level.id], person_id: person.id)
+    end
+    assert_equal(["Bars"], compare(with: [other.id]).study["effects"]["rows"].map { |row| row["name"] })
+    assert_empty compare(with: [other.id]).study["worth"]
+    [one, other].each { |made| Comparing::Makings.keep(lot_id: made.id, values: { cost: 2.0 }, person_id: person.id) }
+    refute_empty compare(with: [other.id]).study["worth"]
+  end
+
+  def residuals
+    compare(by: "residual", with: [other.id]).study["groups"].map { |g| g["marks"].map { |m| m["value_si"] } }
+  end
+
+  def test_a_finding_that_was_overruled_is_compared_as_overruled_and_a_stiffness_is_no_force
+    pulls = [one, other].map { |made| import(made, log_text).tap { |p| judge(p, "break", failed_part: "specimen") } }
+    stiff = -> { compare(by: "stiffness", with: [other.id]).study["groups"].first["marks"].map { |m| m["value_si"] } }
+    before = stiff.call
+    overrule = lambda do |kind, text|
+      Actions::OverruleFinding.call(pull_id: pulls.first.id, kind: kind, ordinal: 0, reason: "seen on the film",
+                                    typed: { text: text, unit: "kN" }, person_id: person.id)
+    end
+    residuals
+    overrule.call("residual", "0.3")
+    overrule.call("stiffness", "0.3")
+
+    assert_includes residuals.first, 300.0
+    assert_equal before, stiff.call
+  end
+
+  def test_what_did_not_break_bounds_its_energy_and_not_its_stiffness
+    import(one, log_text).then { |p| judge(p, "at_least", failed_part: "connector", reason: "pin bent") }
+    import(other, log_text(peak_newtons: 950)).then { |p| judge(p, "break", failed_part: "specimen") }
+    kinds = %w[energy stiffness].map do |by|
+      compare(by: by, with: [other.id]).study["groups"].flat_map { |g| g["marks"].map { |m| m["counts_as"] } }
+    end
+
+    assert_equal [%w[at_least break], %w[break break]], kinds
+  end
+
   def test_looking_twice_computes_once
     compare.call
     MildAnvil::Core::Compare::Study.stub(:new, ->(*) { flunk "computed twice" }) { compare.call }

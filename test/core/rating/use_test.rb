@@ -115,6 +115,7 @@ class UseTest < Minitest::Test
     assert_equal(%w[sling-synthetic-5 sling-synthetic-7 static-known], rows.map { |row| row[:key] })
     assert_equal(%w[0.91 0.65 1.51], rows.map { |row| row[:limit][:text] })
     assert_equal(%w[above below above], rows.map { |row| row[:reached][:verdict] }) # 5.68 over the highest load
+    assert_equal "within", ways(4000.0).rows([800.0]).first[:reached][:verdict] # exactly 5
     assert_nil ways(4550.0).rows([]).first[:reached]
   end
 

@@ -43,7 +43,7 @@ module MildAnvil
                             conditions: CONDITIONS.transform_values { |column| lot[column].to_s },
                             rate: median(rates(facts)), item: Library.item_type(lot.item_type).name,
                             places: FoundWords.failures(facts), grams: making&.grams,
-                            cost: making&.cost || planned_cost(lot.id),
+                            cost: costs[lot.id],
                             minutes: making&.minutes, claims: claims(lot)).freeze
         end
 
@@ -66,10 +66,10 @@ module MildAnvil
                                             preloaded: placed.pull.preloaded?, specimen: placed.pull.specimen)
         end
 
-        # As it was found, or as somebody overruled it.
+        # As it was found, or as somebody overruled it; what is no force cannot be overruled by one.
         def value_of(pull)
           row = found.fetch(pull.id, []).find { |one| one[:kind] == @by.kind } or return
-          value = overruled[row[:id]] || (@by.extra ? row[:extra][@by.extra] : row[:value_si])
+          value = @by.extra ? row[:extra][@by.extra] : overruled.fetch(row[:id], row[:value_si])
           value&.positive? ? value : nil
         end
 
@@ -92,11 +92,7 @@ module MildAnvil
         def claims(lot) = InputTerms.claims(lot).map { |row| Core::Rating::Claim.from_h(row) }
         def makings = @makings ||= Store::Models::Making.of(@lots.map(&:id))
 
-        def planned_cost(lot_id)
-          @planned ||= Store::Models::Plan.where(lot_id: @lots.map(&:id)).order(:revision).all.to_h { |p| [p.lot_id, p] }
-          cost = @planned[lot_id]&.content_h.to_h.dig(:stock, :cost_each).to_f
-          cost if cost.positive?
-        end
+        def costs = @costs ||= EachPull.costs(@lots.map(&:id))
 
         def rates(facts)
           counted(facts).filter_map do |pull|
