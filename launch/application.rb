@@ -74,13 +74,20 @@ module Launch
       @web = supervised(environment, "web", *Launch.web_server(binding_address))
       @recorder = supervised(environment, "recorder", "bundle", "exec", "ruby", "bin/recorder")
       @bench = simulated_bench(environment) if @demo
-      [@worker, @web, @recorder, @bench].compact.each(&:end_left_over)
+      @oven = simulated_oven(environment) if @demo
+      [@worker, @web, @recorder, @bench, @oven].compact.each(&:end_left_over)
     end
 
     # The bench of the demo; where it answers lies in a file.
     def simulated_bench(environment)
       supervised(environment, "bench", "bundle", "exec", "ruby", "bin/bench-simulator", "--capacity", "50000", "--rate",
                  "100", "--port-file", File.join(VAR, "run", "bench-simulator.port"))
+    end
+
+    # The oven of the demo: an hour of its test every ten seconds.
+    def simulated_oven(environment)
+      supervised(environment, "oven", "bundle", "exec", "ruby", "bin/oven-simulator", "--speed", "360", "--memory",
+                 File.join(VAR, "oven", "memory"), "--port-file", File.join(VAR, "run", "oven-simulator.port"))
     end
 
     def supervised(environment, name, *command)
@@ -107,7 +114,7 @@ module Launch
     end
 
     def serve
-      Launch.step("worker, recorder") { [@worker, @recorder, @bench].compact.each(&:start) }
+      Launch.step("worker, recorder") { [@worker, @recorder, @bench, @oven].compact.each(&:start) }
       Launch.step("web server") do
         @web.start
         wait_until_it_answers
@@ -120,7 +127,7 @@ module Launch
     # Whatever ends is started again, with growing pauses, and said; whatever ends again and again is trouble.
     def watch
       sleep LOOK_SECONDS
-      [@database, @web, @worker, @recorder, @bench].compact.each { |process| process.look { |words| tell(words) } }
+      [@database, @web, @worker, @recorder, @bench, @oven].compact.each { |process| process.look { |words| tell(words) } }
     end
 
     def tell(words)
@@ -161,7 +168,7 @@ module Launch
       return unless @owner
 
       served = @web&.started?
-      [@web, @worker, @recorder, @bench, @database].compact.each(&:stop)
+      [@web, @worker, @recorder, @bench, @oven, @database].compact.each(&:stop)
       @lock.release
       puts "  Stopped. The data is kept." if served
     end

@@ -19,12 +19,20 @@ module MildAnvil
       @units ||= Core::Quantity::UnitTable.new(rows("units", :units).map { |row| Core::Quantity::Unit.new(**row) })
     end
 
+    # @return [Array<Core::Quantity::Unit>] those of a logger, and those that are derived
+    def every_unit
+      @every_unit ||= (units.all + rows("units", :derived_units).map { |row| Core::Quantity::Unit.new(**row) }).freeze
+    end
+
+    # @return [Core::Quantity::Unit]
+    # @raise [NotFound]
+    def unit!(symbol)
+      every_unit.find { |unit| unit.symbol == symbol } || raise(NotFound.new("there is no unit #{symbol}", unit: symbol))
+    end
+
     # @return [Array<Core::Quantity::Measurand>]
     def measurands
-      @measurands ||= begin
-        all = units.all + rows("units", :derived_units).map { |row| Core::Quantity::Unit.new(**row) }
-        rows("units", :measurands).map { |row| measurand_of(row, all) }.freeze
-      end
+      @measurands ||= rows("units", :measurands).map { |row| measurand_of(row, every_unit) }.freeze
     end
 
     # @return [Core::Quantity::Measurand]

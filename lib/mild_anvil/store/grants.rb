@@ -9,7 +9,9 @@ module MildAnvil
       RECORDS = %i[events statements statement_items signatures documents measurements judgements
                    overrides check_points aftermaths quarantine_entries
                    proof_certificates conclusions conclusion_lots conclusion_signatures conclusion_papers
-                   makings blind_judgements].freeze
+                   makings blind_judgements long_readings long_events fact_withdrawals long_reports
+                   long_report_signatures long_report_papers watched_breaks watched_changes watched_answers
+                   watched_holds watched_releases upkeep_records].freeze
       # As it was read or handed in: never changed, but a draft that nobody saved takes it with it.
       AS_READ = %i[source_files source_file_chunks channels chunks findings analyses].freeze
 

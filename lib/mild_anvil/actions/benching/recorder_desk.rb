@@ -19,6 +19,7 @@ module MildAnvil
           @folder = File.join(var, JOURNALS)
           FileUtils.mkdir_p([@folder, File.dirname(RecorderLine.path)])
           @sessions = {}
+          @intake = LongTests::Intake.new(var)
           @waiting = Queue.new
           @failed = 0.0
         end
@@ -46,6 +47,7 @@ module MildAnvil
             @met = now
             meet_benches
             forget_runs
+            @intake.call
           end
           keep(@waiting.pop) until @waiting.empty?
         rescue Sequel::Error => e

@@ -5,8 +5,6 @@ module MildAnvil
     module Comparing
       # The second signature under a conclusion: a reviewer, who is not the one that concluded.
       module Review
-        MEANING = "reviewed"
-
         module_function
 
         # @param sha256 [String] of the conclusion that the reviewer saw
@@ -18,24 +16,14 @@ module MildAnvil
           Store::Database.write do
             Store::Models::Lot.locked!(row.lot_id)
             row.refresh
-            check!(row, sha256, person)
-            Store::Models::ConclusionSignature.create(conclusion_id: row.id, person_id: person.id, meaning: MEANING,
-                                                      sha256: sha256)
+            SecondHand.sign(row, sha256, person) do |columns|
+              Store::Models::ConclusionSignature.create(conclusion_id: row.id, **columns)
+            end
             Store::Events.record(:review_conclusion, row, person_id: person.id, lot_id: row.lot_id,
                                                           after: { number: row.number, sha256: sha256 })
           end
           row.refresh.tap { |signed| Papers.keep(signed) }
         end
-
-        def check!(row, sha256, person)
-          row.frozen_body
-          raise Conflict, "This is not the conclusion that was signed: load it again" unless row.sha256 == sha256
-          raise Conflict, "Conclusion #{row.number} is reviewed already" if row.reviewed?
-          return if row.signatures.none? { |s| s.person_id == person.id }
-
-          raise Forbidden, "Somebody else than whoever concluded reviews it"
-        end
-        private_class_method :check!
       end
     end
   end

@@ -48,8 +48,7 @@ module MildAnvil
 
         # @return [Array<Float>] standard errors of d0, a, b
         def standard_errors
-          jacobian = LinearSystem.covariance(gradients)
-          jacobian.each_index.map { |i| residual_deviation * Math.sqrt(jacobian[i][i]) }
+          covariance.each_index.map { |i| residual_deviation * Math.sqrt(covariance[i][i]) }
         end
 
         # @return [Float] d at a time
@@ -58,7 +57,6 @@ module MildAnvil
         # @return [Hash] value:, standard_error:, low:, high: of the curve at a time
         def extrapolated(time, confidence: 0.95)
           row = gradient(time, Math.log(time))
-          covariance = LinearSystem.covariance(gradients)
           variance = row.each_index.sum { |i| row.each_index.sum { |j| row[i] * covariance[i][j] * row[j] } }
           error = residual_deviation * Math.sqrt(variance)
           reach = Statistics::StudentT.quantile((1 + confidence) / 2, dof) * error
@@ -104,6 +102,7 @@ module MildAnvil
         end
 
         def gradient(time, log) = [1.0, time**exponent, coefficient * (time**exponent) * log]
+        def covariance = @covariance ||= LinearSystem.covariance(gradients)
         def gradients = @gradients ||= @times.zip(@logs).map { |t, l| gradient(t, l) }
       end
     end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module LongTests
+      # What was typed of each channel, as it is kept.
+      module ReadValues
+        module_function
+
+        # @param values [Hash{Symbol => Hash}] channel => {text, unit}
+        # @return [Hash{Symbol => Hash}] text, unit, si, step
+        # @raise [InvalidInput] naming every field that is wrong
+        def call(kind, values)
+          wrong = {}
+          read = kind.channels.filter_map do |channel|
+            given = values[channel.key]
+            if given.nil? || given[:text].to_s.strip.empty?
+              wrong[channel.key] = "#{channel.name} is needed" if channel.needed
+              next
+            end
+            [channel.key, one(channel, given)]
+          rescue InvalidInput => e
+            wrong[channel.key] = e.message
+            nil
+          end.to_h
+          (values.keys - kind.channels.map(&:key)).each { |key| wrong[key] = "There is no channel #{key}" }
+          refuse(wrong) if wrong.any?
+          refuse(kind.channels.first.key => "Nothing was typed") if read.empty?
+          plausible!(read)
+          read
+        end
+
+        def one(channel, given)
+          return choice(channel, given[:text]) if channel.choices
+
+          symbol = given[:unit].to_s
+          unless channel.units.include?(symbol)
+            raise InvalidInput.new("#{channel.name} is read in #{channel.units.join(', ')}", unit: symbol)
+          end
+          typed = Core::LongTest::Typed.parse(given[:text], Catalogue.unit!(symbol), signed: channel.signed,
+                                                                                     name: channel.name.downcase)
+          { text: typed.text, unit: typed.unit, si: typed.si, step: typed.step_si }
+        end
+        private_class_method :one
+
+        def choice(channel, text)
+          place = channel.choices.index(text)
+          return { text: text, unit: "", si: place.to_f } if place
+
+          raise InvalidInput.new("#{channel.name} is one of #{channel.choices.join(', ')}", text: text)
+        end
+        private_class_method :choice
+
+        # A gauge's reading in the place of an absolute one is told at once, and not when all is over.
+        def plausible!(read)
+          pressure = read[:pressure] or return
+          Core::Endurance::Buoyancy.pascal!(pressure[:si])
+        end
+        private_class_method :plausible!
+
+        def refuse(wrong) = raise(InvalidInput.new(wrong.values.first, fields: wrong))
+        private_class_method :refuse
+      end
+    end
+  end
+end

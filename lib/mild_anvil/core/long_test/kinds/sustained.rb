@@ -1,0 +1,207 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module LongTest
+      module Kinds
+        # A load that stays on for months, at a temperature: how far has it gone, and how far will it have gone when the
+        # shop's years are over?
+        class Sustained < Kind
+          describe "sustained", "Sustained load", "How far it has crept when its years are over", along: :hours,
+                   caution: "Stand clear of the line of load; nobody under it; hot parts and oven fumes."
+          reads :travel, "Travel", needed: true, signed: true, **TRAVEL
+          reads :load, "Load", **FORCE
+          reads :temperature, "Temperature", **WARM
+          term :years, "Years, normal", default: "50", source: "(v)", **YEARS
+          term :hot_years, "Years, hottest", default: "10", source: "(v)", **YEARS
+          term :hot_from, "Hottest from", default: "40", **WARM.slice(:quantity, :units)
+          term :limit, "Travel allowed then", **TRAVEL
+          term :load_off, "Load may fall by", default: "5", **SHARE
+          station_term :load, "Load", **FORCE
+          station_term :temperature, "Temperature", **WARM.slice(:quantity, :units)
+          read_at [1.0 / 60, 10.0 / 60], [10.0 / 60, 1.0], [1.0, 6.0], [6.0, 48.0], [24.0, 336.0], [168.0, 2160.0]
+
+          # Travel beyond what is foretold; less of it is no harm.
+          HARM = :up
+          HOURS_A_YEAR = 8766.0
+          MOST_FITTED = 160
+
+          def answer
+            overall(stations.map { |station| tell(station) }, lines: limits)
+          end
+
+          def chart
+            series = stations.map { |station| series(station) }
+            last = stations.map { |station| years(station) }.compact.max
+            Chart.new(x: "log_hours", x_name: "time under load", y_name: measured, unit: say.unit(key).symbol, series: series,
+                      limits: terms[:limit] ? [{ y: say.value(key, terms[:limit]), name: "allowed" }] : [],
+                      marks: stations.flat_map { |s| marks_of(s) }, places: last ? [{ x: last * HOURS_A_YEAR, name: Say.duration(last * HOURS_A_YEAR) }] : [])
+          end
+
+          private
+
+          def key = :travel
+          def measured = "travel"
+
+          def tell(station)
+            rows = course(station)
+            return told(station, "nothing read yet", "ok") if rows.empty?
+
+            forecast = forecast(station, rows)
+            lines = [horizon(station, forecast), testing_on(station, forecast), laws(forecast), following(forecast),
+                     interrupted(station), load_kept(station)].compact + gaps(station, station.readings.map(&:hours))
+            told(station, *headline(station, rows, forecast, lines), lines)
+          end
+
+          # The reading at the moment the load came on has no logarithm, and no law asks for it.
+          def course(station) = station.with(key).select { |r| r.hours.positive? }.uniq(&:hours)
+
+          # A logger reads far more often than a law needs: so many of each decade, the last one among them.
+          # @return [Endurance::Forecast, InsufficientData]
+          def forecast(station, rows)
+            (@forecasts ||= {})[station] ||= begin
+              rows = Endurance::Spread.over_log(rows, MOST_FITTED, &:hours)
+              Endurance::Forecast.new(rows.map(&:hours), rows.map { |r| r[key] })
+            rescue InsufficientData => e
+              e
+            end
+          end
+
+          def headline(station, rows, forecast, lines)
+            now = "#{say.figure(key, rows.last[key])} after #{Say.duration(rows.last.hours)}"
+            return ["#{station.ended[:word].tr('_', ' ')} after #{Say.duration(station.ended[:hours])}", "alarm"] if station.failed?
+
+            away = runaway(rows)
+            return ["#{now}, running away from its law", "alarm"] if away
+            return [now, Tones.worst(lines.map(&:tone))] unless forecast.is_a?(Endurance::Forecast)
+
+            ["#{now}; #{forecast.slowing? ? 'slowing' : 'not slowing'}",
+             Tones.worst([*lines.map(&:tone), forecast.slowing? ? "ok" : "look"])]
+          end
+
+          def runaway(rows)
+            found = Endurance::Runaway.find(rows.map(&:hours), rows.map { |r| r[key] })
+            found if found&.away == self.class::HARM
+          end
+
+          def years(station)
+            warm = station.terms[:temperature]
+            hot = warm && terms[:hot_from] && warm >= terms[:hot_from]
+            hot ? terms[:hot_years] : terms[:years]
+          end
+
+          def horizon(station, forecast)
+            return line("law", "#{forecast.message.sub(/\A./, &:upcase)}.", "look") unless forecast.is_a?(Endurance::Forecast)
+
+            point = forecast.extrapolated(years(station) * HOURS_A_YEAR)
+            text = "In #{Say.duration(point.hours)} it will have come to #{figure(point.value)}, with 95 % between " \
+                   "#{figure(point.low, :down)} and #{figure(point.high, :up)}#{allowed(point)}."
+            far = " That is #{Say.grouped(point.far.round)} times as long as it was tested: beyond ten times only the " \
+                  "law says so."
+            line("horizon", point.far? ? text + far : text, tone_at(point))
+          end
+
+          def figure(value, way = :nearest) = say.figure(key, value, way: way)
+
+          def allowed(point)
+            limit = terms[:limit] or return ""
+            case tone_at(point)
+            when "ok" then ": within the #{figure(limit)} allowed"
+            when "alarm" then ": beyond the #{figure(limit)} allowed"
+            else ": whether it keeps to #{figure(limit)} cannot be told yet"
+            end
+          end
+
+          def tone_at(point)
+            limit = terms[:limit] or return "ok"
+            return "ok" if point.high <= limit
+
+            point.low > limit ? "alarm" : "look"
+          end
+
+          def testing_on(station, forecast)
+            return unless forecast.is_a?(Endurance::Forecast)
+
+            ways = forecast.longer(years(station) * HOURS_A_YEAR).select { |w| w[:half] }
+            return if ways.empty?
+
+            now = forecast.curve_half(years(station) * HOURS_A_YEAR)
+            said = ways.map { |w| "± #{figure(w[:half], :up)} after #{Say.duration(w[:hours])}" }
+            line("longer", "By the #{LAWS.fetch(forecast.law)} alone ± #{figure(now, :up)} now; tested longer " \
+                           "#{said.join(', ')}.")
+          end
+
+          LAWS = { power: "power law d0 + a·t^b", log: "line over log time A + B·log t" }.freeze
+
+          def laws(forecast)
+            return unless forecast.is_a?(Endurance::Forecast)
+
+            both = forecast.possible.size > 1
+            line("laws", both ? "The readings do not tell the power law from the line over log time: the limits hold " \
+                                "both." : "It follows the #{LAWS.fetch(forecast.law)}#{constants(forecast)}.")
+          end
+
+          def constants(forecast)
+            fit = forecast.fit
+            return ", #{figure(fit.per_decade)} a decade" if forecast.law == :log
+
+            format(", b = %.3f", fit.exponent)
+          end
+
+          def following(forecast)
+            return unless forecast.is_a?(Endurance::Forecast) && forecast.dependent?
+
+            line("dependent", "Each reading follows the one before (lag one #{format('%.2f', forecast.lag_one)}): the " \
+                              "limits are narrower than the truth.", "look")
+          end
+
+          def interrupted(station)
+            off = station.marks.select { |mark| mark[:word] == "interrupted" }
+            return if off.empty?
+
+            line("interrupted", "Interrupted #{off.size == 1 ? 'once' : "#{off.size} times"}, last after " \
+                                "#{Say.duration(off.last[:hours])}#{": #{off.last[:note]}" unless off.last[:note].to_s.empty?}.",
+                 "look")
+          end
+
+          def load_kept(station)
+            wanted = station.terms[:load]
+            share = terms[:load_off]
+            low = station.with(:load).select { |r| wanted && share && r[:load] < wanted * (1 - share) }
+            return if low.empty?
+
+            line("load", "The load fell to #{say.figure(:load, low.map { |r| r[:load] }.min, way: :down)}, more than " \
+                         "#{Say.percent(share, digits: 0)} % below #{say.figure(:load, wanted)}: tighten it again, and say so.",
+                 "look")
+          end
+
+          def limits
+            years = terms[:years]
+            return [] unless years && terms[:limit]
+
+            [line("limit", "Allowed: #{figure(terms[:limit])} after #{Say.duration(years * HOURS_A_YEAR)}" \
+                           "#{", and after #{Say.duration(terms[:hot_years] * HOURS_A_YEAR)} at the hottest" if terms[:hot_years]} (v).")]
+          end
+
+          def series(station)
+            rows = course(station)
+            forecast = rows.empty? ? nil : forecast(station, rows)
+            curve = forecast.is_a?(Endurance::Forecast) ? curve(forecast, years(station) * HOURS_A_YEAR) : []
+            { id: station.id, name: station.name, points: rows.map { |r| [r.hours, say.value(key, r[key]), "read"] }, curve: curve }
+          end
+
+          CURVE_POINTS = 48
+
+          def curve(forecast, last)
+            first = forecast.times.first
+            (0..CURVE_POINTS).map do |i|
+              hours = first * ((last / first)**(i.to_f / CURVE_POINTS))
+              point = forecast.extrapolated(hours)
+              [hours, *[point.value, point.low, point.high].map { |v| say.value(key, v) }]
+            end
+          end
+        end
+      end
+    end
+  end
+end

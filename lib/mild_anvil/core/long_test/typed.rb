@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module LongTest
+      # A reading as a person typed it: digits and a unit; below nothing where the channel may be.
+      Typed = Struct.new(:text, :unit, :si, :step_si, keyword_init: true)
+
+      class Typed
+        FORM = /\A[-−+]?\d{1,12}(?:[.,]\d{1,9})?\z/
+        SPACES = "\u202F\u2009\u00A0 "
+
+        # @param text [String]; @param unit [Quantity::Unit]
+        # @param signed [Boolean]; @param name [String] of what is typed, for the words
+        # @return [Typed]
+        # @raise [InvalidInput]
+        def self.parse(text, unit, signed: false, name: "the reading", field: :text)
+          plain = text.to_s.strip.delete(SPACES).tr(",−", ".-")
+          unless FORM.match?(text.to_s.strip.delete(SPACES))
+            refuse(field, "#{name} “#{text}” is no number: type the digits as the display shows them")
+          end
+          number = Rational(plain.delete_prefix("+"))
+          refuse(field, "#{name} cannot lie below nothing") if number.negative? && !signed
+
+          decimals = plain.include?(".") ? plain.split(".").last.size : 0
+          factor = Rational(unit.factor.to_s)
+          new(text: plain, unit: unit.symbol, si: (number * factor).to_f, step_si: (Rational(1, 10**decimals) * factor).to_f).freeze
+        end
+
+        def self.refuse(field, words)
+          raise InvalidInput.new(words.sub(/\A./, &:upcase), fields: { field => words })
+        end
+        private_class_method :refuse
+      end
+    end
+  end
+end

@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Documents
+    # What a long test came to: the sentence first, the curve with what it leads to, what it rests on, every reading,
+    # and the hands under it.
+    class LongReportPdf
+      MOST_READINGS = 60 # of a station on paper; the rest is in the record
+      CAUTION = "It holds for the pieces that were tested, as they were tested. What is said beyond the tested time rests " \
+                "on a law. A rating for lifting, overhead or life-safety use belongs to a qualified person under the code " \
+                "in force."
+      WORDS = { "tightened" => "tightened again", "run_out" => "run-out", "works" => "still works", "works_not" => "does not work",
+                "taken_up" => "taken up again" }.freeze
+
+      # @param body [Hash] of a report, string keys; @param signatures [Array<Hash>] person, meaning, at
+      # @return [String] the PDF's bytes
+      def self.render(body, number:, sha256:, signatures:) = new(body, number, sha256, signatures).render
+
+      def initialize(body, number, sha256, signatures)
+        @body = body
+        @content = body.fetch("content")
+        @number = number
+        @sha256 = sha256
+        @signatures = signatures
+        @sheet = Sheet.new(title: "#{@content['title']}, report #{number}")
+        @pdf = @sheet.pdf
+      end
+
+      def render
+        head
+        stations
+        @sheet.heading("#{@content.dig('chart', 'y_name').sub(/\A./, &:upcase)} against #{@content.dig('chart', 'x_name')}")
+        LongChartPdf.new(@sheet, @content.fetch("chart")).draw
+        agreed
+        readings
+        hands
+        @sheet.number_pages("Report #{@number}, #{@content['title']}")
+        @pdf.render
+      end
+
+      private
+
+      def answer = @content.fetch("answer")
+
+      def head
+        @pdf.font("Head", style: :bold) { @pdf.text @content["title"], size: 18 }
+        @pdf.text answer["headline"], size: 13
+        @pdf.move_down 6
+        @sheet.paragraph(@body["words"], size: 10.5) unless @body["words"].empty?
+        answer["lines"].each { |line| sentence(line) }
+        @sheet.pairs([["Report", @number.to_s], ["Kind", kind.title], ["Begun", @content["started_at"].to_s],
+                      *(@content["lot"] ? [["Lot", @content.dig("lot", "name")]] : [])])
+      end
+
+      def kind = Core::LongTest::Kinds.fetch!(@content["kind"])
+      def sentence(line) = @sheet.paragraph("#{line['tone'] == 'ok' ? '•' : '▲'}  #{line['text']}", size: 10)
+
+      def stations
+        answer["stations"].each do |told|
+          @sheet.heading("#{told['name']}: #{told['headline']}")
+          told["lines"].each { |line| sentence(line) }
+        end
+      end
+
+      def agreed
+        rows = kind.terms.filter_map do |term|
+          given = @content["terms"][term.key.to_s]
+          given && ["#{term.name}#{" #{term.source}" if term.source}", "#{given['text']} #{given['unit']}".strip]
+        end
+        return if rows.empty?
+
+        @sheet.heading("What was agreed")
+        @sheet.pairs(rows)
+      end
+
+      def readings
+        @content["stations"].each do |station|
+          next if station["readings"].empty? && station["events"].empty?
+
+          @sheet.heading("Read of #{station['name']}")
+          @sheet.table([header, *rows(station)], widths: {}, right: (1..channels.size + 1).to_a)
+          left = station["readings"].size - MOST_READINGS
+          @sheet.paragraph("#{left} more readings are in the record, evenly left out here.", color: Sheet::SOFT) if left.positive?
+        end
+      end
+
+      def channels = @channels ||= kind.channels.select { |c| @content["stations"].any? { |s| s["readings"].any? { |r| r["read"][c.key.to_s] } } }
+      def counted? = kind.along == :count
+      def header = ["When", counted? ? "Cycles" : "Hours", *channels.map(&:name), "Note"]
+
+      def rows(station)
+        shown = spread(station["readings"])
+        read = shown.map { |r| [r["hours"], [*moment(r), *channels.map { |c| figure(r["read"][c.key.to_s]) }, r["note"]]] }
+        happened = station["events"].map { |e| [e["hours"], [*moment(e), *channels.map { "" }, happened(e)]] }
+        (read + happened).sort_by(&:first).map(&:last)
+      end
+
+      def happened(event) = [WORDS.fetch(event["word"], event["word"]), event["note"]].reject { |t| t.to_s.empty? || t == "note" }.join(": ")
+
+      def spread(rows)
+        return rows if rows.size <= MOST_READINGS
+
+        (0...MOST_READINGS).map { |i| rows[i * (rows.size - 1) / (MOST_READINGS - 1)] }
+      end
+
+      def moment(row) = [row["at"].sub("T", " ").sub(/:\d\d\.\d+Z/, " UTC"), place(row)]
+      def place(row) = counted? ? row["count"].to_s : format("%.2f", row["hours"])
+      def figure(read) = read ? "#{read['text']} #{read['unit']}".strip : "–"
+
+      def hands
+        @sheet.heading("Signed")
+        @sheet.pairs(@signatures.map { |s| [s[:meaning], "#{s[:person]}, #{s[:at]}"] } + [["SHA-256", @sha256]])
+        @pdf.move_down 8
+        @sheet.paragraph([kind.caution, CAUTION].join(" "), color: Sheet::SOFT, size: 8)
+      end
+    end
+  end
+end
