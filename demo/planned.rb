@@ -39,10 +39,14 @@ module Demo
 
     def plan(lot, row, person_id)
       train = row.fetch(:train).map { |link| link[:gear] ? of_gear(link) : link }
-      content = row.except(:bench).merge(train: train, **bench(row))
+      content = row.except(:bench).merge(train: train, **bench(row), **today(row))
       PLANNING::SavePlan.call(lot_id: lot.id, content: content, revision: 0, person_id: person_id)
     end
     private_class_method :plan
+
+    # A day that is planned by the hour is the day of the first start.
+    def today(row) = row.dig(:day, :opens) ? { day: row[:day].merge(date: Time.now.to_date.iso8601) } : {}
+    private_class_method :today
 
     def of_gear(link)
       gear = MODELS::Gear.first(name: link[:gear])

@@ -2,6 +2,7 @@
 
 require "json"
 require_relative "checked"
+require_relative "lasting"
 require_relative "planned"
 require_relative "prepared"
 require_relative "recording"
@@ -22,6 +23,7 @@ module Demo
       Planned.register(table("register"), person_id: technicians.first)
       Checked.load(table("checks"), person_id: technicians.first)
       table("jobs").each { |job| load_job(job) }
+      Lasting.load(table("lasting"), person_id: technicians.first)
       MildAnvil::Store::Settings.demo!
     end
 

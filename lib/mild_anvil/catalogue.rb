@@ -94,6 +94,9 @@ module MildAnvil
     # @return [Array<Hash>] when what was proved is due again, as data
     def due_rules = @due_rules ||= rows("due_rules")
 
+    # @return [Array<Hash>] rules of upkeep to begin with, as data
+    def upkeep_templates = @upkeep_templates ||= rows("upkeep_templates")
+
     # @return [Array<Hash>] acceptance plans to begin with, as data
     def acceptance_templates = @acceptance_templates ||= rows("acceptance_templates")
 

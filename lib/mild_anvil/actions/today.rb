@@ -23,7 +23,9 @@ module MildAnvil
           backup: DailyBackup.last || {}, missing_tests: Planning::MissingTests.call,
           instruments_due: Chain::Reminders.call, interrupted: Benching::ShowBench.interrupted,
           quarantines: Proving::Quarantines.undecided, proofs_due: Proving::Dues.coming,
-          conclusions: Comparing::Conclusions.waiting }
+          conclusions: Comparing::Conclusions.waiting, long_tests: LongTests::ShowTest.waiting,
+          watch: Watching::ShowWatch.new.waiting, upkeep: Upkeep::ShowUpkeep.new.waiting,
+          reports: LongTests::Report.waiting, board: Planning::DayBoard.call }
       end
 
       # Brought in and judged by the same hand is one line: what a pull came to, by whom, when.

@@ -10,20 +10,20 @@ module MildAnvil
       module_function
 
       # @return [Array(Store::Models::Token, String)] the row, and the key that is shown this once
-      def issue(name:, person_id:)
+      def issue(name:, person_id:, scope: "all")
         person = People.fetch!(person_id)
         key = "#{PREFIX}#{SecureRandom.urlsafe_base64(BYTES)}"
         Store::Database.write do
-          token = Store::Models::Token.create(person_id: person.id, name: name, token_sha256: sha256(key),
+          token = Store::Models::Token.create(person_id: person.id, name: name, token_sha256: sha256(key), scope: scope,
                                               created_at: Time.now)
-          Store::Events.record(:issue_token, token, person_id: person.id, after: { name: name })
+          Store::Events.record(:issue_token, token, person_id: person.id, after: { name: name, scope: scope })
           [token, key]
         end
       end
 
       # @return [Array<Hash>] of a person
       def list(person_id:)
-        Store::Models::Token.where(person_id: person_id).order(:id).all.map { |t| t.values.slice(:id, :name, :created_at, :revoked_at) }
+        Store::Models::Token.where(person_id: person_id).order(:id).all.map { |t| t.values.slice(:id, :name, :scope, :created_at, :revoked_at) }
       end
 
       def revoke(id:, person_id:)
@@ -39,7 +39,7 @@ module MildAnvil
       end
 
       # @return [Store::Models::Person, nil]
-      def person_of(key) = Store::Models::Token.person_of(sha256(key.to_s))
+      def person_of(key, scope: "all") = Store::Models::Token.person_of(sha256(key.to_s), scope: scope)
 
       def sha256(key) = OpenSSL::Digest::SHA256.hexdigest(key)
       private_class_method :sha256

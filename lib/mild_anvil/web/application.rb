@@ -43,6 +43,9 @@ module MildAnvil
       register Routes::Benching
       register Routes::Proving
       register Routes::Comparing
+      register Routes::LongTests
+      register Routes::Watching
+      register Routes::Upkeep
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

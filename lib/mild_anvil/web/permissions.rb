@@ -12,14 +12,14 @@ module MildAnvil
       SHELVES = %w[technician reviewer administrator].freeze
 
       TABLE = {
-        ANYONE => %w[health session firstAdministrator],
+        ANYONE => %w[health session firstAdministrator calendarFeed],
         EVERYBODY => %w[catalogue people tokens issueToken revokeToken today search lots lot lotEvents lenders rating
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
                         preparation attachment piece benchOfLot benchLive
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
-                        blindPull],
+                        blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart upkeep],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -30,12 +30,15 @@ module MildAnvil
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
                       commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
-                      addLooseGear removeLooseGear conclude keepMaking judgeBlind],
-        %w[reviewer] => %w[countersignStatement reviewConclusion],
+                      addLooseGear removeLooseGear conclude keepMaking judgeBlind beginLongTest changeLongTest
+                      startLongTest endLongTest readStation markStation withdrawLongReading signLongReport
+                      addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
+                      withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep],
+        %w[reviewer] => %w[countersignStatement reviewConclusion reviewLongReport releaseBatches],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
                       retireRegisterRow keepTemplate saveProcedure previewProcedure
-                      retireProcedure addPopulation],
+                      retireProcedure addPopulation addUpkeepRule retireUpkeepRule],
         %w[reviewer administrator] => %w[events checkEvents],
         ADMINISTRATING => %w[addPerson changePerson]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze

@@ -6,7 +6,7 @@ module MildAnvil
   module Web
     # JSON as Ruby wants it: symbols for keys, times as times, numbers as they are.
     module PlainValues
-      TIMES = %i[pulled_at at checked_at starts_at done_at].freeze
+      TIMES = %i[pulled_at started_at at checked_at starts_at done_at].freeze
 
       LARGEST_INTEGER = (2**53) - 1 # beyond it, JSON's readers disagree
 

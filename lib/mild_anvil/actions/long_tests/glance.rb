@@ -3,9 +3,11 @@
 module MildAnvil
   module Actions
     module LongTests
-      # What lists show of many tests at once: worked out again only when something of a test changed, or time went on.
+      # What is seen of tests: worked out again only when something of a test changed, or time went on.
       module Glance
         MINUTES = 10
+        # setup: Core::LongTest::Setup; answer, chart: plain
+        Seen = Struct.new(:setup, :answer, :chart, keyword_init: true)
         MOST_KEPT = 400
 
         @kept = {}
@@ -14,7 +16,7 @@ module MildAnvil
         module_function
 
         # @param tests [Array<Store::Models::LongTest>]
-        # @return [Hash{Integer => Array(Core::LongTest::Setup, Core::LongTest::Answer)}] by id
+        # @return [Hash{Integer => Seen}] by id
         def of(tests, now: Time.now)
           stamps = stamps(tests, now)
           tests.to_h { |test| [test.id, kept(stamps.fetch(test.id)) { worked_out(test, now) }] }
@@ -51,7 +53,8 @@ module MildAnvil
 
         def worked_out(test, now)
           setup = Setup.of(test, now: now)
-          [setup, setup.kind.new(setup).answer]
+          kind = setup.kind.new(setup)
+          Seen.new(setup: setup, answer: ShowTest.plain(kind.answer), chart: kind.chart.to_h)
         end
         private_class_method :worked_out
       end

@@ -14,10 +14,7 @@ module MildAnvil
         # @raise [NotFound]
         def call(id)
           test = Store::Models::LongTest.fetch!(id)
-          setup = Setup.of(test)
-          kind = setup.kind.new(setup)
-          answer = plain(kind.answer)
-          chart = kind.chart.to_h
+          setup, answer, chart = Glance.of([test]).fetch(id).to_a
           { **head(test, setup), answer: answer, chart: chart, due: due(test, setup), stations: stations(test, setup),
             terms: test.told(:terms), units: setup.units.transform_values(&:symbol), schedule: test.told(:schedule),
             programme: test.told(:programme), address: test.address, version: test.version,
@@ -29,14 +26,15 @@ module MildAnvil
           order = { "running" => 0, "planned" => 1, "ended" => 2 }
           tests = Store::Models::LongTest.where(state: states).eager(:lot, :person).reverse(:id).limit(MOST_LISTED).all
           glances = Glance.of(tests)
-          tests.sort_by { |t| [order.fetch(t.state), -t.id] }.map { |test| row(test, *glances.fetch(test.id)) }
+          tests.sort_by { |t| [order.fetch(t.state), -t.id] }.map { |test| row(test, glances.fetch(test.id)) }
         end
 
         # @return [Array<Hash>] of those that run: what is due, what is wrong
         def waiting = list(states: %w[running]).select { |row| row[:tone] == "alarm" || row[:due].any? }
 
-        def row(test, setup, answer)
-          { **head(test, setup), headline: answer.headline, tone: answer.tone, due: due(test, setup),
+        def row(test, seen)
+          setup = seen.setup
+          { **head(test, setup), headline: seen.answer[:headline], tone: seen.answer[:tone], due: due(test, setup),
             latest: setup.stations.filter_map { |s| s.last&.hours }.max }
         end
         private_class_method :row

@@ -45,7 +45,7 @@ module MildAnvil
         def extrapolated(time, confidence: 0.95)
           row = [1.0, Math.log10(time)]
           value = level + (per_decade * row[1])
-          t = Statistics::StudentT.quantile((1 + confidence) / 2, fit.dof)
+          t = (@t ||= {})[confidence] ||= Statistics::StudentT.quantile((1 + confidence) / 2, fit.dof)
           line = t * fit.standard_error(row)
           one = t * fit.residual_deviation * Math.sqrt(1 + fit.leverage(row))
           { value: value, low: value - line, high: value + line, prediction_low: value - one,

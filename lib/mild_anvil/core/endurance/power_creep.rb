@@ -59,7 +59,7 @@ module MildAnvil
           row = gradient(time, Math.log(time))
           variance = row.each_index.sum { |i| row.each_index.sum { |j| row[i] * covariance[i][j] * row[j] } }
           error = residual_deviation * Math.sqrt(variance)
-          reach = Statistics::StudentT.quantile((1 + confidence) / 2, dof) * error
+          reach = t(confidence) * error
           { value: at(time), standard_error: error, low: at(time) - reach, high: at(time) + reach }
         end
 
@@ -102,6 +102,7 @@ module MildAnvil
         end
 
         def gradient(time, log) = [1.0, time**exponent, coefficient * (time**exponent) * log]
+        def t(confidence) = (@t ||= {})[confidence] ||= Statistics::StudentT.quantile((1 + confidence) / 2, dof)
         def covariance = @covariance ||= LinearSystem.covariance(gradients)
         def gradients = @gradients ||= @times.zip(@logs).map { |t, l| gradient(t, l) }
       end

@@ -101,7 +101,7 @@ module MildAnvil
 
           what = missed.size == 1 ? "One reading was missed" : "#{missed.size} readings were missed"
           where = self.class.along == :hours ? Say.duration(missed.last) : "#{Say.grouped(missed.last.round)} cycles"
-          [line("gaps", "#{what}, the last one at #{where}: nothing is filled in.", "look")]
+          [line("gaps", "#{what}, the last one at #{where}: nothing is filled in.")]
         end
       end
     end

@@ -23,6 +23,11 @@ module MildAnvil
           "#{'−' if negative}#{rule(key, value_si.abs, finer).public_send(way, value_si.abs)}"
         end
 
+        # What was agreed, as it was typed: no reading, and no finer.
+        def agreed(key, value_si)
+          "#{format('%.10g', value(key, value_si).round(9)).sub('-', '−')} #{unit(key)}"
+        end
+
         def rule(key, largest_si, finer = 1)
           step = @setup.steps[key]
           Quantity::FigureRule.for(unit: unit(key), resolution_si: step && (step / finer), largest_si: largest_si)

@@ -18,7 +18,7 @@ module MildAnvil
           term :limit, "Displacement allowed then", default: "3", source: "(v)", **TRAVEL
           station_term :load, "Load", **FORCE
           station_term :crack, "Crack opens to", **TRAVEL
-          read_at [1, 5], [5, 20], [10, 50], [50, 200], [100, 1000]
+          read_at [1, 2], [3, 5], [5, 10], [10, 20], [30, 50], [50, 100], [100, 200], [300, 500], [500, 1000]
 
           CONFIDENCE = 0.95
 
@@ -67,13 +67,13 @@ module MildAnvil
             return verdict("at_#{count.round}", true, "at most #{figure(found[:high], :up)}", at, limit) if found[:high] <= limit
 
             line("at_#{count.round}", "Nobody read #{at}: before it #{found[:low] ? figure(found[:low]) : 'nothing'}, " \
-                                      "past it #{figure(found[:high])}. Whether it kept to #{figure(limit)} is not known.", "look")
+                                      "past it #{figure(found[:high])}. Whether it kept to #{say.agreed(:travel, limit)} is not known.", "look")
           end
 
           def beyond?(found, limit) = found[:low] && found[:low] > limit
 
           def verdict(key, kept, value, at, limit)
-            line(key, "#{value.sub(/\A./, &:upcase)} #{at}: #{kept ? 'within' : 'beyond'} the #{figure(limit)} allowed.", kept ? "ok" : "alarm")
+            line(key, "#{value.sub(/\A./, &:upcase)} #{at}: #{kept ? 'within' : 'beyond'} the #{say.agreed(:travel, limit)} allowed.", kept ? "ok" : "alarm")
           end
 
           # Early stop: what it has already is past the last limit, or its course will be.
@@ -89,7 +89,7 @@ module MildAnvil
             range = "#{figure(point[:low], :down)} to #{figure(point[:high], :up)} after #{Say.grouped(count.round)} cycles"
             if point[:low] > limit
               line("stop", "It will fail: its course leads to #{range}. It may be stopped.", "alarm")
-            elsif point[:high] <= limit then line("stop", "Its course leads to #{range}: within #{figure(limit)}.")
+            elsif point[:high] <= limit then line("stop", "Its course leads to #{range}: within #{say.agreed(:travel, limit)}.")
             else line("stop", "Its course leads to #{range}: not settled yet.", "look")
             end
           end
@@ -109,12 +109,12 @@ module MildAnvil
             short = wanted ? station.with(:crack).select { |r| r[:crack] < wanted } : []
             return if short.empty?
 
-            line("crack", "The crack opened less than #{say.figure(:crack, wanted)} in #{short.size} of " \
+            line("crack", "The crack opened less than #{say.agreed(:crack, wanted)} in #{short.size} of " \
                           "#{station.with(:crack).size} readings, least #{say.figure(:crack, short.map { |r| r[:crack] }.min, way: :down)}.", "look")
           end
 
           def agreed
-            said = checks.map { |count, limit| "#{figure(limit)} after #{Say.grouped(count.round)}" }
+            said = checks.map { |count, limit| "#{say.agreed(:travel, limit)} after #{Say.grouped(count.round)}" }
             line("agreed", "Allowed: #{said.join(', ')} cycles (v).")
           end
 

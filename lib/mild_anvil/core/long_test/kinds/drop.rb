@@ -13,11 +13,12 @@ module MildAnvil
           term :step, "Step", quantity: "energy", units: %w[J kJ]
           term :wanted, "Must survive", quantity: "energy", units: %w[J kJ]
 
+          FINER = 10 # a mean of many is known finer than one drop
           FEW = 15 # drops below which the scatter is hardly known
 
           def answer
             told = stations.map { |station| tell(station) }
-            overall(told, lines: told.flat_map(&:lines))
+            overall(told)
           end
 
           def chart
@@ -37,10 +38,12 @@ module MildAnvil
             return told(station, "no drop yet", "ok") if drops.empty?
 
             lines = [survived(drops), middle(drops), wanted(drops), next_drop(drops)].compact
-            told(station, "#{drops.size} drops, #{drops.count(&:broke)} broke", Tones.worst(lines.map(&:tone)), lines)
+            headline = "#{drops.size} drops, #{drops.count(&:broke)} broke"
+            headline = "half of them break at #{figure(@fit.mean, finer: FINER)} (#{headline})" if @fit
+            told(station, headline, Tones.worst(lines.map(&:tone)), lines)
           end
 
-          def figure(joules, way = :nearest) = say.figure(:energy, joules, way: way)
+          def figure(joules, way = :nearest, finer: 1) = say.figure(:energy, joules, way: way, finer: finer)
 
           # A survivor says "at least", and never where it breaks.
           def survived(drops)
@@ -51,23 +54,24 @@ module MildAnvil
           end
 
           def middle(drops)
+            @fit = nil
             fit = Endurance::Staircase.new(drops)
             low, high = fit.interval
             range = case [low.nil? || !low.positive?, high.nil?]
-                    when [false, false] then "with 95 % between #{figure(low, :down)} and #{figure(high, :up)}"
-                    when [true, false] then "with 95 % below #{figure(high, :up)}, and no lower limit"
+                    when [false, false] then "with 95 % between #{figure(low, :down, finer: FINER)} and #{figure(high, :up, finer: FINER)}"
+                    when [true, false] then "with 95 % below #{figure(high, :up, finer: FINER)}, and no lower limit"
                     else "with no limits: too few drops"
                     end
-            few = drops.size < FEW ? " With #{drops.size} drops the scatter (#{figure(fit.deviation)}) is hardly known." : " Scatter #{figure(fit.deviation)}."
+            few = drops.size < FEW ? " With #{drops.size} drops the scatter (#{figure(fit.deviation, finer: FINER)}) is hardly known." : " Scatter #{figure(fit.deviation, finer: FINER)}."
             @fit = fit
-            line("middle", "Half of them break at #{figure(fit.mean)}, #{range}.#{few}#{classic(fit)}")
+            line("middle", "Half of them break at #{figure(fit.mean, finer: FINER)}, #{range}.#{few}#{classic(fit)}")
           rescue InsufficientData => e
             line("middle", "#{e.message.sub(/\A./, &:upcase)}.", "look")
           end
 
           def classic(fit)
             found = fit.dixon_mood
-            found ? " By the up-and-down formula: #{figure(found[:mean])}." : ""
+            found ? " By the up-and-down formula: #{figure(found[:mean], finer: FINER)}." : ""
           end
 
           def wanted(drops)

@@ -15,7 +15,7 @@ module MildAnvil
           term :wanted, "Cycles asked for", **COUNT
           term :wear_limit, "Wear allowed", **TRAVEL
           station_term :load, "Load amplitude", **FORCE
-          read_at [1000, 5000], [5000, 50_000], [50_000, 1_000_000]
+          read_at [10_000, 50_000], [50_000, 200_000], [200_000, 2_000_000]
 
           ROUNDED = 3
 
@@ -63,7 +63,7 @@ module MildAnvil
             rows = station.with(:wear).select(&:count)
             found = Endurance::Crossing.find(rows.map(&:count), rows.map { |r| r[:wear] }, limit) or return
 
-            line("wear", "Wear passed #{say.figure(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.", "alarm")
+            line("wear", "Wear passed #{say.agreed(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.", "alarm")
           end
 
           def pieces
@@ -100,7 +100,7 @@ module MildAnvil
 
             bound = fit.outlived(load)
             middle = fit.at(load)
-            text = "At #{say.figure(:load, load)} half of them stand #{cycles(middle[:median])} cycles (95 % between " \
+            text = "At #{say.agreed(:load, load)} half of them stand #{cycles(middle[:median])} cycles (95 % between " \
                    "#{cycles(middle[:low], :floor)} and #{cycles(middle[:high], :ceil)}); 95 of 100 stand more than " \
                    "#{cycles(bound, :floor)} with 95 %#{wanted(bound)}."
             text += " No piece was run at so #{load < fit.loads.first ? 'low' : 'high'} a load: only the line says so." unless fit.tested?(load)
@@ -121,7 +121,7 @@ module MildAnvil
             stations.select { |s| s.terms[:load] }.group_by { |s| s.terms[:load] }.sort.map do |load, group|
               ended = group.select { |s| count(s) }
               said = ended.map { |s| "#{'≥ ' unless s.failed?}#{Say.grouped(count(s))}" }
-              line("level", "#{say.figure(:load, load)}: #{said.empty? ? 'nothing yet' : said.join(', ')}")
+              line("level", "#{say.agreed(:load, load)}: #{said.empty? ? 'nothing yet' : said.join(', ')}")
             end
           end
 

@@ -15,7 +15,7 @@ module MildAnvil
           term :least, "Least efficiency", **SHARE
           term :wear_limit, "Wear allowed", **TRAVEL
           term :count, "Cycles in all", default: "10000", **COUNT
-          read_at [100, 1000], [1000, 10_000]
+          read_at [100, 100], [400, 500], [500, 1000], [1000, 10_000]
 
           def answer
             found = stations.map { |station| tell(station) }
@@ -76,7 +76,7 @@ module MildAnvil
             found = limit && Endurance::Crossing.find(rows.map(&:count), rows.map { |r| r[:wear] }, limit)
             return line("wear", "Wear #{say.figure(:wear, rows.last[:wear], way: :up)} after #{Say.grouped(rows.last.count)} cycles.") if found.nil?
 
-            line("wear", "Wear passed #{say.figure(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.", "alarm")
+            line("wear", "Wear passed #{say.agreed(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.", "alarm")
           end
 
         end

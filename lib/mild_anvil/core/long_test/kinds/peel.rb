@@ -63,7 +63,7 @@ module MildAnvil
             @bound = if values.size < 3 || described.degenerate?
                        nil
                      else
-                       described.mean - (Statistics::ToleranceFactor.normal(values.size, coverage: COVERAGE, confidence: CONFIDENCE) * described.standard_deviation)
+                       described.mean - (Statistics::ToleranceFactor.normal(breaks: values.size, coverage: COVERAGE, confidence: CONFIDENCE) * described.standard_deviation)
                      end
           end
 

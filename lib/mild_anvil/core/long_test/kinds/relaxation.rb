@@ -16,7 +16,8 @@ module MildAnvil
           term :hot_from, "Hottest from", default: "40", **WARM.slice(:quantity, :units)
           term :loss, "Loss allowed then", **SHARE
           station_term :temperature, "Temperature", **WARM.slice(:quantity, :units)
-          read_at [1.0 / 60, 10.0 / 60], [10.0 / 60, 1.0], [1.0, 6.0], [6.0, 48.0], [24.0, 336.0], [168.0, 2160.0]
+          read_at [1.0 / 60, 2.0 / 60], [3.0 / 60, 5.0 / 60], [5.0 / 60, 10.0 / 60], [20.0 / 60, 0.5], [0.5, 1.0], [1.0, 2.0],
+                  [3.0, 5.0], [5.0, 10.0], [14.0, 24.0], [24.0, 336.0], [168.0, 2184.0]
 
           HARM = :down
 
@@ -27,7 +28,7 @@ module MildAnvil
           def load_kept(_station) = nil
           def limits = []
 
-          def headline(station, rows, forecast, lines)
+          def headline(station, rows, forecast, lines, away)
             first = terms[:lock_off] || rows.first[:load]
             loss = "#{Say.percent((first - rows.last[:load]) / first)} % lost since lock-off"
             said, tone = super
@@ -38,9 +39,9 @@ module MildAnvil
           def allowed(point)
             limit = terms[:loss] && lock_off && (lock_off * (1 - terms[:loss])) or return ""
             case tone_at(point)
-            when "ok" then ": more than the #{figure(limit)} that must be left"
-            when "alarm" then ": less than the #{figure(limit)} that must be left"
-            else ": whether #{figure(limit)} will be left cannot be told yet"
+            when "ok" then ": more than the #{say.agreed(key, limit)} that must be left"
+            when "alarm" then ": less than the #{say.agreed(key, limit)} that must be left"
+            else ": whether #{say.agreed(key, limit)} will be left cannot be told yet"
             end
           end
 

@@ -68,7 +68,8 @@ module MildAnvil
             Endurance::Buoyancy::Conditions.new(pascal: row[:pressure], metres: row[:depth] || 0.0, celsius: row[:temperature])
           end
 
-          def settled(rows) = rows.find { |row, _| row.hours >= (terms[:settled] || 0.0) }
+          def settled_hours = (terms[:settled] || 0.0) / 3600
+          def settled(rows) = rows.find { |row, _| row.hours >= settled_hours }
           def loss(base, value) = (value - base.last) / base.last
 
           def now(rows, base)
@@ -127,7 +128,7 @@ module MildAnvil
           def note(mark) = mark[:note].to_s.empty? ? "" : " #{mark[:note]}"
 
           def agreed
-            terms[:change] && line("agreed", "Counted from the first reading after #{Say.duration(terms[:settled] || 0.0)}; " \
+            terms[:change] && line("agreed", "Counted from the first reading after #{Say.duration(settled_hours)}; " \
                                              "#{Say.percent(terms[:change])} % of change is allowed.")
           end
 

@@ -19,7 +19,8 @@ module MildAnvil
           term :load_off, "Load may fall by", default: "5", **SHARE
           station_term :load, "Load", **FORCE
           station_term :temperature, "Temperature", **WARM.slice(:quantity, :units)
-          read_at [1.0 / 60, 10.0 / 60], [10.0 / 60, 1.0], [1.0, 6.0], [6.0, 48.0], [24.0, 336.0], [168.0, 2160.0]
+          read_at [1.0 / 60, 2.0 / 60], [3.0 / 60, 5.0 / 60], [5.0 / 60, 10.0 / 60], [20.0 / 60, 0.5], [0.5, 1.0], [1.0, 2.0],
+                  [3.0, 5.0], [5.0, 10.0], [14.0, 24.0], [24.0, 336.0], [168.0, 2184.0]
 
           # Travel beyond what is foretold; less of it is no harm.
           HARM = :up
@@ -48,9 +49,10 @@ module MildAnvil
             return told(station, "nothing read yet", "ok") if rows.empty?
 
             forecast = forecast(station, rows)
-            lines = [horizon(station, forecast), testing_on(station, forecast), laws(forecast), following(forecast),
-                     interrupted(station), load_kept(station)].compact + gaps(station, station.readings.map(&:hours))
-            told(station, *headline(station, rows, forecast, lines), lines)
+            away = runaway(rows)
+            lines = [*(away ? [left(away)] : foretold(station, forecast)), interrupted(station), load_kept(station)].compact +
+                    gaps(station, station.readings.map(&:hours))
+            told(station, *headline(station, rows, forecast, lines, away), lines)
           end
 
           # The reading at the moment the load came on has no logarithm, and no law asks for it.
@@ -67,11 +69,20 @@ module MildAnvil
             end
           end
 
-          def headline(station, rows, forecast, lines)
+          def foretold(station, forecast)
+            [horizon(station, forecast), testing_on(station, forecast), laws(forecast), following(forecast)]
+          end
+
+          # What has left its law leads nowhere that could be told.
+          def left(away)
+            line("away", "It left its law after #{Say.duration(away.since)}: #{figure(away.value)} where #{figure(away.low)} to " \
+                         "#{figure(away.high)} was foretold. Nothing is said of later.", "alarm")
+          end
+
+          def headline(station, rows, forecast, lines, away)
             now = "#{say.figure(key, rows.last[key])} after #{Say.duration(rows.last.hours)}"
             return ["#{station.ended[:word].tr('_', ' ')} after #{Say.duration(station.ended[:hours])}", "alarm"] if station.failed?
 
-            away = runaway(rows)
             return ["#{now}, running away from its law", "alarm"] if away
             return [now, Tones.worst(lines.map(&:tone))] unless forecast.is_a?(Endurance::Forecast)
 
@@ -106,9 +117,9 @@ module MildAnvil
           def allowed(point)
             limit = terms[:limit] or return ""
             case tone_at(point)
-            when "ok" then ": within the #{figure(limit)} allowed"
-            when "alarm" then ": beyond the #{figure(limit)} allowed"
-            else ": whether it keeps to #{figure(limit)} cannot be told yet"
+            when "ok" then ": within the #{say.agreed(key, limit)} allowed"
+            when "alarm" then ": beyond the #{say.agreed(key, limit)} allowed"
+            else ": whether it keeps to #{say.agreed(key, limit)} cannot be told yet"
             end
           end
 
@@ -171,7 +182,7 @@ module MildAnvil
             return if low.empty?
 
             line("load", "The load fell to #{say.figure(:load, low.map { |r| r[:load] }.min, way: :down)}, more than " \
-                         "#{Say.percent(share, digits: 0)} % below #{say.figure(:load, wanted)}: tighten it again, and say so.",
+                         "#{Say.percent(share, digits: 0)} % below #{say.agreed(:load, wanted)}: tighten it again, and say so.",
                  "look")
           end
 
@@ -179,7 +190,7 @@ module MildAnvil
             years = terms[:years]
             return [] unless years && terms[:limit]
 
-            [line("limit", "Allowed: #{figure(terms[:limit])} after #{Say.duration(years * HOURS_A_YEAR)}" \
+            [line("limit", "Allowed: #{say.agreed(key, terms[:limit])} after #{Say.duration(years * HOURS_A_YEAR)}" \
                            "#{", and after #{Say.duration(terms[:hot_years] * HOURS_A_YEAR)} at the hottest" if terms[:hot_years]} (v).")]
           end
 

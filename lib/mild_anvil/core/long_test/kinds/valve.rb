@@ -43,7 +43,7 @@ module MildAnvil
 
             lines = rows.group_by { |r| r[:setting] }.sort_by(&:first).map do |setting, group|
               closing = group.filter_map { |r| r[:closing] }
-              said = "set to #{say.figure(:setting, setting)}: opens at #{say.figure(:opening, mean(group.map { |r| r[:opening] }))}"
+              said = "set to #{say.agreed(:setting, setting)}: opens at #{say.figure(:opening, mean(group.map { |r| r[:opening] }))}"
               said += ", closes at #{say.figure(:closing, mean(closing))}" if closing.any?
               line("setting", "#{said} (#{group.size} times)")
             end
@@ -73,7 +73,7 @@ module MildAnvil
             other = values(reference, setting)
             return if one.empty? && other.empty?
 
-            at = "Set to #{say.figure(:setting, setting)}"
+            at = "Set to #{say.agreed(:setting, setting)}"
             return [:cannot_tell, line("pair", "#{at}: no #{one.empty? ? condition : reference} one was tried.", "look")] if one.empty? || other.empty?
             return alone(at, condition, one, other) if one.size < 2 || other.size < 2
 
@@ -100,7 +100,7 @@ module MildAnvil
           def sentence(at, condition, one, other, limits)
             said = "#{at}: #{condition} #{say.figure(:opening, mean(one))} (#{one.size} valves), #{reference} " \
                    "#{say.figure(:opening, mean(other))} (#{other.size})."
-            range = "between #{change(limits.low - 1, :down)} and #{change(limits.high - 1, :up)} with 95 %"
+            range = "#{change(limits.low - 1, :down)} to #{change(limits.high - 1, :up)} with 95 %"
             matters = Say.percent(terms[:matters] || 0.05, digits: 0)
             case sort(limits)
             when :no_difference then "#{said} #{condition.sub(/\A./, &:upcase)} ones differ by #{range}: a difference of #{matters} % is ruled out."

@@ -1,0 +1,149 @@
+# frozen_string_literal: true
+
+require_relative "../support/web_case"
+
+# Long tests over HTTP: agreed, read at the rig, marked, ended, reported; every answer against the description.
+class LongTestsApiTest < WebCase
+  HOUR = 3600
+
+  def test_every_kind_begins_with_its_defaults_and_says_something
+    call(:get, "/api/long-tests")["kinds"].each do |kind|
+      made = begin_test(kind: kind["key"], stations: [{ name: "one" }])
+
+      assert_equal "running", made["state"]
+      refute_empty made.dig("answer", "headline")
+      assert_equal(kind["terms"].count { |t| t["default"] }, made["terms"].size)
+    end
+    assert_operator call(:get, "/api/long-tests")["tests"].size, :>=, 9
+  end
+
+  def test_a_creep_test_from_its_readings_to_its_horizon
+    made = begin_test(terms: { limit: typed("2", "mm"), years: typed("50", "years") })
+    station = made["stations"].first["id"]
+    [0.1, 0.5, 1, 5, 24, 96, 168, 400].each do |h|
+      read(station, format("%.4f", 0.4 + (0.08 * (h**0.2))), at: started + (h * HOUR))
+    end
+    shown = call(:get, "/api/long-tests/#{made['id']}")
+
+    assert_match(/after 17 days; slowing/, shown.dig("answer", "headline"))
+    assert_match(/In 50 years it will have come to 1\.47/, sentence(shown, "horizon"))
+    assert_equal "ok", shown.dig("answer", "stations", 0, "tone") unless sentence(shown, "gaps")
+    assert_equal 49, shown.dig("chart", "series", 0, "curve").size
+  end
+
+  def test_what_contradicts_the_readings_around_it_is_refused_in_words
+    made = begin_test
+    station = made["stations"].first["id"]
+    read(station, "0.5", at: started + HOUR)
+
+    assert_match(/nothing there|is needed/, refused(station, {}))
+    assert_match(/no number/, refused(station, { travel: typed("NaN", "mm") }))
+    assert_match(/read in mm/, refused(station, { travel: typed("3", "kN") }))
+    assert_match(/before the test began/, refused(station, { travel: typed("0.6", "mm") }, at: (started - HOUR).iso8601))
+    assert_match(/ahead of this clock/, refused(station, { travel: typed("0.6", "mm") }, at: (Time.now + HOUR).iso8601))
+    assert_match(/that moment already/, refused(station, { travel: typed("0.6", "mm") }, at: (started + HOUR).iso8601(3)))
+  end
+
+  def test_counts_do_not_fall_and_an_end_is_a_count
+    made = begin_test(kind: "crack_cycling")
+    station = made["stations"].first["id"]
+    read(station, "0.4", count: 20)
+
+    assert_match(/count fell: 20/, refused(station, { travel: typed("0.6", "mm") }, count: 19))
+    assert_match(/count of cycles is needed/, refused(station, { travel: typed("0.6", "mm") }))
+    assert_match(/At how many/, fault(:post, "/api/stations/#{station}/events", { word: "failed" }))
+    assert_match(/cannot have ended/, fault(:post, "/api/stations/#{station}/events", { word: "failed", count: 5 }))
+
+    shown = call(:post, "/api/stations/#{station}/events", { word: "failed", count: 25, note: "pulled out" }, expect: 201)
+
+    assert_match(/failed/, shown.dig("answer", "stations", 0, "headline"))
+    assert_match(/take it up again/, fault(:post, "/api/stations/#{station}/readings", { values: { travel: typed("1", "mm") }, count: 30 }, status: 409))
+    call(:post, "/api/stations/#{station}/events", { word: "taken_up", note: "it had only slipped" }, expect: 201)
+    read(station, "1.1", count: 30)
+  end
+
+  def test_a_typing_error_is_withdrawn_and_stays_in_the_store
+    made = begin_test
+    station = made["stations"].first["id"]
+    shown = read(station, "50", at: started + HOUR)
+    id = shown.dig("stations", 0, "readings", 0, "id")
+    after = call(:post, "/api/long-readings/#{id}/withdrawal", { reason: "a digit too many" }, expect: 201)
+
+    assert_equal 0, after.dig("stations", 0, "read_count")
+    assert_equal 1, Models::LongReading.where(id: id).count
+    fault(:post, "/api/long-readings/#{id}/withdrawal", { reason: "again" }, status: 409)
+  end
+
+  def test_a_report_is_signed_over_what_was_seen_and_reviewed_by_somebody_else
+    made = begin_test
+    station = made["stations"].first["id"]
+    seen = read(station, "0.5", at: started + HOUR)
+    read(station, "0.6", at: started + (2 * HOUR))
+
+    assert_match(/something else by now/, fault(:post, "/api/long-tests/#{made['id']}/reports", { sha256: seen["sha256"] }, status: 409))
+    now = call(:get, "/api/long-tests/#{made['id']}")
+    report = call(:post, "/api/long-tests/#{made['id']}/reports", { sha256: now["sha256"], words: "First look." }, expect: 201)
+    as(reviewer)
+    reviewed = call(:post, "/api/long-reports/#{report['id']}/review", { sha256: report["sha256"] }, expect: 201)
+
+    assert reviewed["reviewed"]
+    assert_equal 2, Models::LongReportPaper.where(report_id: report["id"]).count
+    get "/api/long-reports/#{report['id']}/paper"
+
+    assert last_response.body.start_with?("%PDF")
+  end
+
+  def test_one_hand_cannot_be_both
+    both = add_person("technician", "reviewer")
+    as(both)
+    made = begin_test
+    read(made["stations"].first["id"], "0.5", at: started + HOUR)
+    now = call(:get, "/api/long-tests/#{made['id']}")
+    report = call(:post, "/api/long-tests/#{made['id']}/reports", { sha256: now["sha256"] }, expect: 201)
+
+    assert_match(/Somebody else/, fault(:post, "/api/long-reports/#{report['id']}/review", { sha256: report["sha256"] }, status: 403))
+  end
+
+  def test_a_change_needs_the_version_that_was_seen
+    made = begin_test
+    call(:patch, "/api/long-tests/#{made['id']}", { version: made["version"], title: "Bond at 43 °C" })
+
+    fault(:patch, "/api/long-tests/#{made['id']}", { version: made["version"], title: "Other" }, status: 409)
+    assert_match(/step above 0/, fault(:patch, "/api/long-tests/#{made['id']}",
+                                       { version: made["version"] + 1, schedule: [{ every: 0, until: 10 }] }))
+    assert_match(/more than 5000/, fault(:patch, "/api/long-tests/#{made['id']}",
+                                         { version: made["version"] + 1, schedule: [{ every: 0.001, until: 100_000 }] }))
+  end
+
+  def test_readings_leave_as_a_table
+    made = begin_test
+    read(made["stations"].first["id"], "0.50", at: started + HOUR, note: "=1+1")
+    get "/api/long-tests/#{made['id']}/readings.csv"
+
+    assert_includes last_response.body, "0.50,mm"
+    assert_includes last_response.body, "'=1+1"
+  end
+
+  private
+
+  def started = @started ||= Time.now - (30 * 24 * HOUR)
+
+  def typed(text, unit) = { text: text, unit: unit }
+
+  def begin_test(kind: "sustained", stations: [{ name: "station 1" }], **rest)
+    call(:post, "/api/long-tests", { kind: kind, title: "A #{kind} test", stations: stations, started_at: started.iso8601(3), **rest }, expect: 201)
+  end
+
+  def read(station, text, at: nil, **rest)
+    body = { values: { travel: typed(text, "mm") }, at: at&.iso8601(3), **rest }.compact
+    call(:post, "/api/stations/#{station}/readings", body, expect: 201)
+  end
+
+  def fault(verb, path, body, status: 422)
+    call(verb, path, body, expect: status).dig("error", "message")
+  end
+
+  def refused(station, values, **rest) = fault(:post, "/api/stations/#{station}/readings", { values: values, **rest })
+
+  def sentence(shown, key) = shown.dig("answer", "stations", 0, "lines").find { |l| l["key"] == key }&.fetch("text")
+end
