@@ -30,7 +30,7 @@ module Demo
         stations: row[:stations].map { |s| { name: s[:name], terms: typed(s[:terms]) } }, units: row.fetch(:units, {})
       )
       made = TESTS::BeginTest.call(values: { programme: [], **values }, person_id: @person_id, started_at: begun)
-      made.stations.zip(row[:stations]).each_with_index { |(station, told), i| station(made, station, told, begun, i) }
+      made.stations.zip(row[:stations]).each_with_index { |(station, told), i| station(station, told, begun, i) }
     end
     private_class_method :test
 
@@ -43,17 +43,10 @@ module Demo
     def typed(pairs) = pairs.to_h.transform_values { |text, unit| { text: text, unit: unit.to_s.strip } }
     private_class_method :typed
 
-    def station(test, row, told, begun, index)
+    def station(row, told, begun, index)
       creep(row, told, begun, index) if told[:law]
-      told[:held].to_a.each do |hours, held, pressure, depth, warm|
-        read(row, begun + (hours * HOUR), held: [held, "N"], pressure: [pressure, "hPa"], depth: [depth, "m"], temperature: [warm, "°C"])
-      end
-      told[:counts].to_a.each_with_index { |(count, mm), i| read(row, begun + ((i + 1) * HOUR), count: count, travel: [format("%.2f", mm), "mm"], crack: ["0.50", "mm"]) }
-      told[:pairs].to_a.each_with_index { |(count, *pair), i| read(row, begun + ((i + 1) * HOUR), count: count, **%i[into out wear].zip(pair.zip(%w[kN kN mm])).to_h) }
-      told[:openings].to_a.each_with_index { |found, i| read(row, begun + ((index + (i * 7)) * 90), **%i[setting opening closing].zip(found.map { |t| [t, "bar"] }).to_h) }
-      told[:drops].to_a.each_with_index { |(joules, broke), i| read(row, begun + (i * 300), energy: [joules.to_s, "J"], broke: [broke == 1 ? "broke" : "survived", ""]) }
-      told[:peels].to_a.each { |force, highest, width| read(row, begun + ((index + 1) * 600), force: [force, "N"], highest: [highest, "N"], width: [width, "mm"]) }
-      finish(test, row, told[:end], begun, index) if told[:end]
+      told[:readings].to_a.each { |hours, count, values| read(row, begun + (hours * HOUR), count: count, **values) }
+      finish(row, begun, **told[:end]) if told[:end]
     end
     private_class_method :station
 
@@ -63,32 +56,34 @@ module Demo
       random = Random.new(index + 11)
       READ_AT.each do |hours|
         mm = d0 + (a * (hours**b)) + ([hours - from, 0].max * faster) + ((random.rand - 0.5) * 0.004)
-        read(row, begun + (hours * HOUR), travel: [format("%.3f", mm), "mm"], temperature: [format("%.1f", 43 + ((random.rand - 0.5) * 0.6)), "°C"])
+        read(row, begun + (hours * HOUR), travel: [format("%.3f", mm), "mm"],
+                                          temperature: [format("%.1f", 43 + ((random.rand - 0.5) * 0.6)), "°C"])
       end
     end
     private_class_method :creep
 
     def read(row, at, count: nil, **values)
-      TESTS::KeepReading.call(station_id: row.id, values: values.transform_values { |text, unit| { text: text, unit: unit } },
-                              person_id: @person_id, at: at, count: count)
+      TESTS::KeepReading.call(station_id: row.id, values: typed(values), person_id: @person_id, at: at, count: count)
     end
     private_class_method :read
 
-    def finish(_test, row, (word, count), begun, index)
-      TESTS::Mark.call(station_id: row.id, word: word, count: count, person_id: @person_id, at: begun + ((index + 1) * 90 * HOUR),
-                       note: word == "failed" ? "at the weld toe" : "whole")
+    def finish(row, begun, hours:, **end_)
+      TESTS::Mark.call(station_id: row.id, person_id: @person_id, at: begun + (hours * HOUR), **end_)
     end
     private_class_method :finish
 
     def product(row, index)
       cell = MODELS::Instrument.first(name: row[:cell])
-      made = WATCH::Products.add(values: { name: row[:name], display_unit: row[:unit], limit: { text: row[:limit], unit: row[:unit] },
-                                           limit_source: "the shop's own", weekdays: "1234567", instrument_id: cell.id }, person_id: @person_id)
+      made = WATCH::Products.add(values: { name: row[:name], display_unit: row[:unit],
+                                           limit: { text: row[:limit], unit: row[:unit] },
+                                           limit_source: "the shop's own", weekdays: "1234567",
+                                           instrument_id: cell.id }, person_id: @person_id)
       values = mornings(row, index)
       change(made, row, values.size) if row[:change]
       values.each_with_index do |value, i|
         at = @now - ((values.size - 1 - i + (row[:undone] ? 1 : 0)) * DAY) - (40 * 60)
-        WATCH::KeepBreak.call(product_id: made.id, value: { text: format("%.#{row[:decimals]}f", value), unit: row[:unit] }, at: at,
+        WATCH::KeepBreak.call(product_id: made.id, value: { text: format("%.#{row[:decimals]}f", value),
+                                                            unit: row[:unit] }, at: at,
                               batch: "spool #{1 + (i / 4)}", person_id: @person_id)
       end
     end
@@ -97,23 +92,31 @@ module Demo
     def mornings(row, index)
       random = Random.new(101 + index)
       own = Array.new(MORNINGS - row[:fall].to_a.size) do
-        row[:middle] + (row[:scatter] * Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)).clamp(-2.2 * row[:scatter], 2.2 * row[:scatter])
+        row[:middle] + (row[:scatter] * normal(random).clamp(-2.2, 2.2))
       end
       own + row[:fall].to_a
     end
     private_class_method :mornings
 
+    def normal(random) = Math.sqrt(-2 * Math.log(1 - random.rand)) * Math.cos(2 * Math::PI * random.rand)
+    private_class_method :normal
+
     def change(product, row, count)
       at = @now - ((row[:fall].size - 0.5) * DAY)
-      WATCH::KeepBreak.changed(product_id: product.id, words: row[:change], at: at, person_id: @person_id) if count.positive?
+      return unless count.positive?
+
+      WATCH::KeepBreak.changed(product_id: product.id, words: row[:change], at: at,
+                               person_id: @person_id)
     end
     private_class_method :change
 
     def rule(row)
       register = UPKEEP::Rules::SUBJECTS[row[:subject]]
       since = (@now.to_date << row[:months_ago]) + row.fetch(:days, 0)
-      UPKEEP::Rules.add(values: { **row.slice(:subject, :what, :months, :uses, :after_overload, :retires, :source), since: since.iso8601,
-                                  subject_id: register&.first(name: row[:of])&.id, name: register ? "" : row[:of] }.compact,
+      UPKEEP::Rules.add(values: { **row.slice(:subject, :what, :months, :uses, :after_overload, :retires,
+                                              :source), since: since.iso8601,
+                                                        subject_id: register&.first(name: row[:of])&.id,
+                                                        name: register ? "" : row[:of] }.compact,
                         person_id: @person_id)
     end
     private_class_method :rule

@@ -127,7 +127,11 @@ module Launch
     # Whatever ends is started again, with growing pauses, and said; whatever ends again and again is trouble.
     def watch
       sleep LOOK_SECONDS
-      [@database, @web, @worker, @recorder, @bench, @oven].compact.each { |process| process.look { |words| tell(words) } }
+      [@database, @web, @worker, @recorder, @bench, @oven].compact.each do |process|
+        process.look do |words|
+          tell(words)
+        end
+      end
     end
 
     def tell(words)

@@ -27,7 +27,9 @@ module MildAnvil
     # @return [Core::Quantity::Unit]
     # @raise [NotFound]
     def unit!(symbol)
-      every_unit.find { |unit| unit.symbol == symbol } || raise(NotFound.new("there is no unit #{symbol}", unit: symbol))
+      every_unit.find do |unit|
+        unit.symbol == symbol
+      end || raise(NotFound.new("there is no unit #{symbol}", unit: symbol))
     end
 
     # @return [Array<Core::Quantity::Measurand>]

@@ -39,9 +39,11 @@ class LongTestsApiTest < WebCase
     assert_match(/nothing there|is needed/, refused(station, {}))
     assert_match(/no number/, refused(station, { travel: typed("NaN", "mm") }))
     assert_match(/read in mm/, refused(station, { travel: typed("3", "kN") }))
-    assert_match(/before the test began/, refused(station, { travel: typed("0.6", "mm") }, at: (started - HOUR).iso8601))
+    assert_match(/before the test began/,
+                 refused(station, { travel: typed("0.6", "mm") }, at: (started - HOUR).iso8601))
     assert_match(/ahead of this clock/, refused(station, { travel: typed("0.6", "mm") }, at: (Time.now + HOUR).iso8601))
-    assert_match(/that moment already/, refused(station, { travel: typed("0.6", "mm") }, at: (started + HOUR).iso8601(3)))
+    assert_match(/that moment already/,
+                 refused(station, { travel: typed("0.6", "mm") }, at: (started + HOUR).iso8601(3)))
   end
 
   def test_counts_do_not_fall_and_an_end_is_a_count
@@ -54,10 +56,13 @@ class LongTestsApiTest < WebCase
     assert_match(/At how many/, fault(:post, "/api/stations/#{station}/events", { word: "failed" }))
     assert_match(/cannot have ended/, fault(:post, "/api/stations/#{station}/events", { word: "failed", count: 5 }))
 
-    shown = call(:post, "/api/stations/#{station}/events", { word: "failed", count: 25, note: "pulled out" }, expect: 201)
+    shown = call(:post, "/api/stations/#{station}/events", { word: "failed", count: 25, note: "pulled out" },
+                 expect: 201)
 
     assert_match(/failed/, shown.dig("answer", "stations", 0, "headline"))
-    assert_match(/take it up again/, fault(:post, "/api/stations/#{station}/readings", { values: { travel: typed("1", "mm") }, count: 30 }, status: 409))
+    assert_match(/take it up again/,
+                 fault(:post, "/api/stations/#{station}/readings", { values: { travel: typed("1", "mm") }, count: 30 },
+                       status: 409))
     call(:post, "/api/stations/#{station}/events", { word: "taken_up", note: "it had only slipped" }, expect: 201)
     read(station, "1.1", count: 30)
   end
@@ -80,9 +85,11 @@ class LongTestsApiTest < WebCase
     seen = read(station, "0.5", at: started + HOUR)
     read(station, "0.6", at: started + (2 * HOUR))
 
-    assert_match(/something else by now/, fault(:post, "/api/long-tests/#{made['id']}/reports", { sha256: seen["sha256"] }, status: 409))
+    assert_match(/something else by now/,
+                 fault(:post, "/api/long-tests/#{made['id']}/reports", { sha256: seen["sha256"] }, status: 409))
     now = call(:get, "/api/long-tests/#{made['id']}")
-    report = call(:post, "/api/long-tests/#{made['id']}/reports", { sha256: now["sha256"], words: "First look." }, expect: 201)
+    report = call(:post, "/api/long-tests/#{made['id']}/reports", { sha256: now["sha256"], words: "First look." },
+                  expect: 201)
     as(reviewer)
     reviewed = call(:post, "/api/long-reports/#{report['id']}/review", { sha256: report["sha256"] }, expect: 201)
 
@@ -101,7 +108,8 @@ class LongTestsApiTest < WebCase
     now = call(:get, "/api/long-tests/#{made['id']}")
     report = call(:post, "/api/long-tests/#{made['id']}/reports", { sha256: now["sha256"] }, expect: 201)
 
-    assert_match(/Somebody else/, fault(:post, "/api/long-reports/#{report['id']}/review", { sha256: report["sha256"] }, status: 403))
+    assert_match(/Somebody else/,
+                 fault(:post, "/api/long-reports/#{report['id']}/review", { sha256: report["sha256"] }, status: 403))
   end
 
   def test_a_change_needs_the_version_that_was_seen
@@ -112,7 +120,8 @@ class LongTestsApiTest < WebCase
     assert_match(/step above 0/, fault(:patch, "/api/long-tests/#{made['id']}",
                                        { version: made["version"] + 1, schedule: [{ every: 0, until: 10 }] }))
     assert_match(/more than 5000/, fault(:patch, "/api/long-tests/#{made['id']}",
-                                         { version: made["version"] + 1, schedule: [{ every: 0.001, until: 100_000 }] }))
+                                         { version: made["version"] + 1, schedule: [{ every: 0.001,
+                                                                                      until: 100_000 }] }))
   end
 
   def test_readings_leave_as_a_table
@@ -131,7 +140,9 @@ class LongTestsApiTest < WebCase
   def typed(text, unit) = { text: text, unit: unit }
 
   def begin_test(kind: "sustained", stations: [{ name: "station 1" }], **rest)
-    call(:post, "/api/long-tests", { kind: kind, title: "A #{kind} test", stations: stations, started_at: started.iso8601(3), **rest }, expect: 201)
+    call(:post, "/api/long-tests",
+         { kind: kind, title: "A #{kind} test", stations: stations, started_at: started.iso8601(3), **rest },
+         expect: 201)
   end
 
   def read(station, text, at: nil, **rest)

@@ -63,14 +63,18 @@ class WatchingApiTest < WebCase
   def test_upkeep_comes_due_and_is_done
     as(add_person("administrator"))
     day = (Time.now.to_date << 13).iso8601
-    found = call(:post, "/api/upkeep", { subject: "other", name: "Hoist", what: "Thorough examination", months: 12, since: day }, expect: 201)
+    found = call(:post, "/api/upkeep",
+                 { subject: "other", name: "Hoist", what: "Thorough examination", months: 12, since: day }, expect: 201)
     rule = found["rules"].first
 
     assert_equal "due", rule["state"]
     as(person)
 
-    assert_match(/Say what was found/, fault(:post, "/api/upkeep/#{rule['id']}/records", { done_on: Time.now.to_date.iso8601, result: "failed" }, 422))
-    done = call(:post, "/api/upkeep/#{rule['id']}/records", { done_on: Time.now.to_date.iso8601, result: "passed" }, expect: 201)
+    assert_match(/Say what was found/,
+                 fault(:post, "/api/upkeep/#{rule['id']}/records",
+                       { done_on: Time.now.to_date.iso8601, result: "failed" }, 422))
+    done = call(:post, "/api/upkeep/#{rule['id']}/records", { done_on: Time.now.to_date.iso8601, result: "passed" },
+                expect: 201)
 
     assert_equal "ok", done["rules"].first["state"]
     assert_equal((Time.now.to_date >> 12).iso8601, done["rules"].first["due_on"])
@@ -102,10 +106,13 @@ class WatchingApiTest < WebCase
 
   # Twenty-two mornings in a band around 584 N.
   def product
-    made = call(:post, "/api/watch", { name: "Kite cord #{rand(1_000_000)}", display_unit: "N", weekdays: "1234567", limit: newtons("540") }, expect: 201)
+    made = call(:post, "/api/watch",
+                { name: "Kite cord #{rand(1_000_000)}", display_unit: "N", weekdays: "1234567",
+                  limit: newtons("540") }, expect: 201)
     22.times do |i|
       value = newtons((584 + [0, 7, -5, 3, -9, 6, 2][i % 7]).to_s)
-      Actions::Watching::KeepBreak.call(product_id: made["id"], value: value, person_id: person.id, batch: "spool #{i / 4}", at: Time.now - ((27 - i) * DAY))
+      Actions::Watching::KeepBreak.call(product_id: made["id"], value: value, person_id: person.id,
+                                        batch: "spool #{i / 4}", at: Time.now - ((27 - i) * DAY))
     end
     made
   end

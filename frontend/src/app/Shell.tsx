@@ -24,6 +24,9 @@ export function Shell() {
     { keys: "d", label: "Light or dark", run: toggleDark },
     { keys: "g t", label: "Go to Today", run: () => void navigate({ to: "/" }) },
     { keys: "g l", label: "Go to Lots", run: () => void navigate({ to: "/lots" }) },
+    { keys: "g w", label: "Go to Watch", run: () => void navigate({ to: "/watch" }) },
+    { keys: "g o", label: "Go to Long tests", run: () => void navigate({ to: "/tests" }) },
+    { keys: "g x", label: "Go to Examine and retire", run: () => void navigate({ to: "/upkeep" }) },
     { keys: "g y", label: "Go to Library", run: () => void navigate({ to: "/library" }) },
     { keys: "g e", label: "Go to People", run: () => void navigate({ to: "/people" }) },
   ]);

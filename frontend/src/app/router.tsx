@@ -9,6 +9,8 @@ import { CheckPage } from "@/features/check/CheckPage";
 import { ComparePage } from "@/features/compare/ComparePage";
 import { InstrumentPage } from "@/features/check/InstrumentPage";
 import { JudgePage } from "@/features/judge/JudgePage";
+import { LongTestPage } from "@/features/long/LongTestPage";
+import { LongTestsPage } from "@/features/long/LongTestsPage";
 import { LibraryPage } from "@/features/library/LibraryPage";
 import { PeoplePage } from "@/features/people/PeoplePage";
 import { PapersPage } from "@/features/papers/PapersPage";
@@ -18,6 +20,8 @@ import { PullPage } from "@/features/pull/PullPage";
 import { RackPage } from "@/features/rack/RackPage";
 import { RatePage } from "@/features/rate/RatePage";
 import { TodayPage } from "@/features/today/TodayPage";
+import { UpkeepPage } from "@/features/upkeep/UpkeepPage";
+import { WatchPage } from "@/features/watch/WatchPage";
 import { LotFrame } from "./LotFrame";
 import { OpenPiece } from "./OpenPiece";
 import { Outside } from "./Outside";
@@ -47,6 +51,26 @@ const instrument = createRoute({
   },
   component: InstrumentPage,
 });
+const watch = createRoute({
+  getParentRoute: () => outside,
+  path: "/watch",
+  validateSearch: (search: Record<string, unknown>): { product?: number; chart?: string } => ({
+    ...(Number(search.product) > 0 ? { product: Number(search.product) } : {}),
+    ...(/^(check|zero|minutes)-\d+$/.test(String(search.chart)) ? { chart: String(search.chart) } : {}),
+  }),
+  component: WatchPage,
+});
+const tests = createRoute({ getParentRoute: () => outside, path: "/tests", component: LongTestsPage });
+const test = createRoute({
+  getParentRoute: () => outside,
+  path: "/tests/$testId",
+  params: {
+    parse: ({ testId }) => ({ testId: Number(testId) }),
+    stringify: ({ testId }) => ({ testId: String(testId) }),
+  },
+  component: LongTestPage,
+});
+const upkeep = createRoute({ getParentRoute: () => outside, path: "/upkeep", component: UpkeepPage });
 const people = createRoute({ getParentRoute: () => outside, path: "/people", component: PeoplePage });
 const lot = createRoute({
   getParentRoute: () => root,
@@ -106,7 +130,7 @@ const papers = createRoute({ getParentRoute: () => lot, path: "/papers", compone
 
 export const router = createRouter({
   routeTree: root.addChildren([
-    outside.addChildren([today, lots, benches, instrument, library, people]),
+    outside.addChildren([today, lots, benches, instrument, watch, tests, test, upkeep, library, people]),
     piece,
     lot.addChildren([ask, plan, check, prepare, pull, bench, judge, blind, rate, compare, papers]),
   ]),

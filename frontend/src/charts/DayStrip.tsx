@@ -17,7 +17,7 @@ const LANE_LABEL = 116;
 const NARROW = 620;
 
 /** The day as a strip: what runs overnight, the check, the set-up, and each pull in its place. */
-export function DayStrip({ items }: { items: DayItem[] }) {
+export function DayStrip({ items, now }: { items: DayItem[]; now?: number }) {
   const [ref, width] = useWidth<HTMLDivElement>(1000);
   const lanes = [...new Set(items.map((item) => item.lane))];
   const from = Math.floor(Math.min(...items.map((i) => i.from)) / 60) * 60;
@@ -48,6 +48,9 @@ export function DayStrip({ items }: { items: DayItem[] }) {
             {lane}
           </text>
         ))}
+        {now !== undefined && now >= from && now <= to && (
+          <line x1={x(now)} x2={x(now)} y1={HEAD - 6} y2={height} className="stroke-signal" strokeWidth={1.8} />
+        )}
         {items.map((item, i) => (
           <Block
             key={`${i}-${item.label}`}

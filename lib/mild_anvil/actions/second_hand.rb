@@ -14,7 +14,10 @@ module MildAnvil
       # @raise [Forbidden, Conflict, Tampered]
       def sign(row, sha256, person)
         row.frozen_body
-        raise Conflict, "This is not the #{row.called.split.first.downcase} that was signed: load it again" unless row.sha256 == sha256
+        unless row.sha256 == sha256
+          raise Conflict,
+                "This is not the #{row.called.split.first.downcase} that was signed: load it again"
+        end
         raise Conflict, "#{row.called} is reviewed already" if row.reviewed?
         if row.signatures.any? { |s| s.person_id == person.id }
           raise Forbidden, "Somebody else than whoever signed first reviews it"

@@ -25,7 +25,8 @@ module MildAnvil
           quarantines: Proving::Quarantines.undecided, proofs_due: Proving::Dues.coming,
           conclusions: Comparing::Conclusions.waiting, long_tests: LongTests::ShowTest.waiting,
           watch: Watching::ShowWatch.new.waiting, upkeep: Upkeep::ShowUpkeep.new.waiting,
-          reports: LongTests::Report.waiting, board: Planning::DayBoard.call }
+          reports: LongTests::Report.waiting, board: Planning::DayBoard.call,
+          hands: Store::Journal.last_hands(rows.map { |row| row[:id] }) }
       end
 
       # Brought in and judged by the same hand is one line: what a pull came to, by whom, when.

@@ -10,6 +10,7 @@ module MildAnvil
       BOTTOM = 22
       TOP = 8
       TICKS = 4
+      TIMES = [1 / 60.0, 1 / 6.0, 1.0, 24.0, 240.0, 2400.0, 87_660.0, 876_600.0].freeze # with names of their own
       INKS = [Sheet::MEASURED, "5b7f2b", "7a3e6a", "3d5a9e"].freeze
 
       # @param chart [Hash] of an answer, string keys
@@ -34,8 +35,24 @@ module MildAnvil
       private
 
       def log? = @chart["x"].start_with?("log_")
-      def xs = @xs ||= (@chart["series"].flat_map { |s| s["points"].map(&:first) + s["curve"].map(&:first) } + @chart["places"].to_a.map { |p| p["x"] }).select { |x| !log? || x.positive? }
-      def ys = @ys ||= @chart["series"].flat_map { |s| s["points"].map { |p| p[1] } + s["curve"].flat_map { |c| c.drop(1) } } + @chart["limits"].map { |l| l["y"] }
+
+      def xs
+        @xs ||= (@chart["series"].flat_map do |s|
+          s["points"].map(&:first) + s["curve"].map(&:first)
+        end + @chart["places"].to_a.map do |p|
+                p["x"]
+              end).select { |x| !log? || x.positive? }
+      end
+
+      def ys
+        @ys ||= @chart["series"].flat_map do |s|
+          s["points"].map { |p| p[1] } + s["curve"].flat_map do |c|
+            c.drop(1)
+          end
+        end + @chart["limits"].map do |l|
+                l["y"]
+              end
+      end
 
       def scaled(x) = log? ? Math.log10(x) : x.to_f
 
@@ -72,13 +89,26 @@ module MildAnvil
         low, high = xs.minmax
         return linear(low, high) unless log?
 
-        found = (Math.log10(low).ceil..Math.log10(high).floor).map { |e| 10.0**e }
+        found = @chart["x"] == "log_hours" ? TIMES.grep(low..high) : decades(low, high)
         kept = found.select.with_index { |_, i| (i % [(found.size / 6.0).ceil, 1].max).zero? }
         kept.to_h { |v| [v, named(v)] }.merge(@chart["places"].to_a.to_h { |p| [p["x"], p["name"]] })
       end
 
-      def linear(low, high) = [low, (low + high) / 2, high].uniq.to_h { |v| [v, @chart["x"] == "hours" ? named(v) : format("%g", v.round(2))] }
-      def named(value) = @chart["x"].end_with?("hours") ? (value.positive? ? Core::LongTest::Say.duration(value) : "0") : Core::LongTest::Say.grouped(value.round)
+      def decades(low, high) = (Math.log10(low).ceil..Math.log10(high).floor).map { |e| 10.0**e }
+
+      def linear(low, high)
+        [low, (low + high) / 2, high].uniq.to_h do |v|
+          [v, @chart["x"] == "hours" ? named(v) : format("%g", v.round(2))]
+        end
+      end
+
+      def named(value)
+        if @chart["x"].end_with?("hours")
+          value.positive? ? Core::LongTest::Say.duration(value) : "0"
+        else
+          Core::LongTest::Say.grouped(value.round)
+        end
+      end
 
       def curve(series, index)
         rows = series["curve"]
@@ -108,7 +138,12 @@ module MildAnvil
           @pdf.fill_color ink(index)
           @pdf.stroke_color ink(index)
           at = [x(px), y(value)]
-          kind == "at_least" ? @pdf.stroke_polygon([at[0] - 2.4, at[1] - 2], [at[0] + 2.4, at[1] - 2], [at[0], at[1] + 2.6]) : @pdf.fill_circle(at, 1.7)
+          if kind == "at_least"
+            @pdf.stroke_polygon([at[0] - 2.4, at[1] - 2], [at[0] + 2.4, at[1] - 2],
+                                [at[0], at[1] + 2.6])
+          else
+            @pdf.fill_circle(at, 1.7)
+          end
         end
         @pdf.fill_color Sheet::INK
       end

@@ -6,10 +6,13 @@ module MildAnvil
     # and the hands under it.
     class LongReportPdf
       MOST_READINGS = 60 # of a station on paper; the rest is in the record
-      CAUTION = "It holds for the pieces that were tested, as they were tested. What is said beyond the tested time rests " \
-                "on a law. A rating for lifting, overhead or life-safety use belongs to a qualified person under the code " \
+      CAUTION = "It holds for the pieces that were tested, as they were tested. What is said beyond the tested " \
+                "time rests " \
+                "on a law. A rating for lifting, overhead or life-safety use belongs to a qualified person under " \
+                "the code " \
                 "in force."
-      WORDS = { "tightened" => "tightened again", "run_out" => "run-out", "works" => "still works", "works_not" => "does not work",
+      WORDS = { "tightened" => "tightened again", "run_out" => "run-out", "works" => "still works",
+                "works_not" => "does not work",
                 "taken_up" => "taken up again" }.freeze
 
       # @param body [Hash] of a report, string keys; @param signatures [Array<Hash>] person, meaning, at
@@ -29,7 +32,8 @@ module MildAnvil
       def render
         head
         stations
-        @sheet.heading("#{@content.dig('chart', 'y_name').sub(/\A./, &:upcase)} against #{@content.dig('chart', 'x_name')}")
+        @sheet.heading("#{@content.dig('chart', 'y_name').sub(/\A./,
+                                                              &:upcase)} against #{@content.dig('chart', 'x_name')}")
         LongChartPdf.new(@sheet, @content.fetch("chart")).draw
         agreed
         readings
@@ -78,24 +82,44 @@ module MildAnvil
           next if station["readings"].empty? && station["events"].empty?
 
           @sheet.heading("Read of #{station['name']}")
-          @sheet.table([header, *rows(station)], widths: {}, right: (1..channels.size + 1).to_a)
+          @sheet.table([header, *rows(station)], widths: {}, right: (1..(channels.size + 1)).to_a)
           left = station["readings"].size - MOST_READINGS
-          @sheet.paragraph("#{left} more readings are in the record, evenly left out here.", color: Sheet::SOFT) if left.positive?
+          if left.positive?
+            @sheet.paragraph("#{left} more readings are in the record, evenly left out here.",
+                             color: Sheet::SOFT)
+          end
         end
       end
 
-      def channels = @channels ||= kind.channels.select { |c| @content["stations"].any? { |s| s["readings"].any? { |r| r["read"][c.key.to_s] } } }
+      def channels
+        @channels ||= kind.channels.select do |c|
+          @content["stations"].any? do |s|
+            s["readings"].any? do |r|
+              r["read"][c.key.to_s]
+            end
+          end
+        end
+      end
+
       def counted? = kind.along == :count
       def header = ["When", counted? ? "Cycles" : "Hours", *channels.map(&:name), "Note"]
 
       def rows(station)
         shown = spread(station["readings"])
-        read = shown.map { |r| [r["hours"], [*moment(r), *channels.map { |c| figure(r["read"][c.key.to_s]) }, r["note"]]] }
+        read = shown.map do |r|
+          [r["hours"], [*moment(r), *channels.map do |c|
+            figure(r["read"][c.key.to_s])
+          end, r["note"]]]
+        end
         happened = station["events"].map { |e| [e["hours"], [*moment(e), *channels.map { "" }, happened(e)]] }
         (read + happened).sort_by(&:first).map(&:last)
       end
 
-      def happened(event) = [WORDS.fetch(event["word"], event["word"]), event["note"]].reject { |t| t.to_s.empty? || t == "note" }.join(": ")
+      def happened(event)
+        [WORDS.fetch(event["word"], event["word"]), event["note"]].reject do |t|
+          t.to_s.empty? || t == "note"
+        end.join(": ")
+      end
 
       def spread(rows)
         return rows if rows.size <= MOST_READINGS

@@ -45,6 +45,14 @@ module MildAnvil
                          .order(Sequel.desc(Sequel[:events][:id])).all
       end
 
+      # Whose hand was the last at each of some lots.
+      # @return [Hash{Integer => String}] name by lot
+      def last_hands(lot_ids, database = Sequel::Model.db)
+        last = database[:events].where(lot_id: lot_ids).group(:lot_id).select(Sequel.function(:max, :id))
+        database[:events].where(Sequel[:events][:id] => last).join(:people, id: Sequel[:events][:person_id])
+                         .select_hash(Sequel[:events][:lot_id], Sequel[:people][:name])
+      end
+
       def measured(database, column)
         database[:measurements].where(pull_id: Sequel[:pulls][:id])
                                .order(Sequel.desc(:id)).limit(1).select(column).as(column)

@@ -19,7 +19,8 @@ module MildAnvil
                         guesses instrument pullWorth checkRecord chain standInCell
                         preparation attachment piece benchOfLot benchLive
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
-                        blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart upkeep],
+                        blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
+                        upkeep],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { answer, api } from "@/api/client";
 import { useMay } from "@/api/session";
 import { when } from "@/format/words";
-import { ReasonSheet } from "./ReasonSheet";
+import { ReasonSheet } from "@/ui/ReasonSheet";
 import { useInstrumentChange, type Instrument } from "./useInstrument";
 
 /** Every check there was, the newest first; one that does not count says why. */

@@ -5,7 +5,7 @@ import { stated } from "@/format/figure";
 import { when } from "@/format/words";
 import { CertificateSheet } from "./CertificateSheet";
 import { OverloadSheet } from "./OverloadSheet";
-import { ReasonSheet } from "./ReasonSheet";
+import { ReasonSheet } from "@/ui/ReasonSheet";
 import { useInstrumentChange, type Instrument } from "./useInstrument";
 
 type Taken = { kind: "certificate" | "overload"; id: number };

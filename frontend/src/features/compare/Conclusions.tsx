@@ -3,10 +3,8 @@ import { toast } from "sonner";
 import { answer, api, type Schemas } from "@/api/client";
 import { lotChanged } from "@/api/queries";
 import { useMay, useMyName } from "@/api/session";
-import { when } from "@/format/words";
 import { useLot } from "@/lot/context";
-import { Button } from "@/ui/Button";
-import { ErrorNote } from "@/ui/states";
+import { SignedRow } from "@/files/SignedRow";
 
 type Conclusion = Schemas["Conclusion"];
 
@@ -43,34 +41,20 @@ function One({ conclusion }: { conclusion: Conclusion }) {
     },
   });
   return (
-    <div className="border-line mt-2 border-t pt-2 text-[13px]" data-testid="conclusion">
-      <b>Conclusion {conclusion.number}</b> <span className="text-soft">about {conclusion.lot}</span>
-      {conclusion.altered && <ErrorNote message={conclusion.altered} />}
-      {conclusion.sentences.map((sentence) => (
-        <p key={sentence} className="mt-0.5 leading-snug">
-          {sentence}
-        </p>
-      ))}
-      {conclusion.words && <p className="mt-0.5 leading-snug italic">{conclusion.words}</p>}
-      <p className="text-soft mt-1">
-        {conclusion.signatures.map((s) => `${s.meaning} by ${s.person}, ${when(s.at)}`).join("; ")}
-      </p>
-      {review.error && <ErrorNote message={review.error.message} />}
-      <div className="mt-1.5 flex flex-wrap items-center gap-3">
-        <a
-          className="font-semibold underline"
-          href={`/api/conclusions/${conclusion.id}/paper`}
-          target="_blank"
-          rel="noreferrer"
-        >
-          Paper
-        </a>
-        {may && !own && !conclusion.reviewed && !conclusion.altered && (
-          <Button disabled={review.isPending} onClick={() => review.mutate()}>
-            Countersign
-          </Button>
-        )}
-      </div>
-    </div>
+    <SignedRow
+      title={`Conclusion ${conclusion.number}`}
+      about={<span className="text-soft">about {conclusion.lot}</span>}
+      altered={conclusion.altered}
+      sentences={conclusion.sentences}
+      words={conclusion.words}
+      signatures={conclusion.signatures}
+      paper={`/api/conclusions/${conclusion.id}/paper`}
+      error={review.error}
+      countersign={
+        may && !own && !conclusion.reviewed && !conclusion.altered
+          ? { run: () => review.mutate(), pending: review.isPending }
+          : undefined
+      }
+    />
   );
 }

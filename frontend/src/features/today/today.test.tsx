@@ -1,8 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import { renderInLot, serve } from "@/test/render";
 import { BackupLine } from "./BackupLine";
-import { Concluded } from "./Concluded";
 
 const ago = (hours: number) => new Date(Date.now() - hours * 3_600_000).toISOString();
 
@@ -23,30 +21,5 @@ describe("the backup line", () => {
   it("promises one where there is none yet", () => {
     render(<BackupLine backup={{}} />);
     expect(screen.getByText(/No backup yet/)).toBeInTheDocument();
-  });
-});
-
-describe("conclusions that wait", () => {
-  const row = {
-    id: 3,
-    number: 2,
-    lot_id: 7,
-    lot: "Loop, four bars",
-    customer: "Brindle Works",
-    person: "Wren Ashdown",
-    created_at: ago(3),
-  };
-  it("lead to where they are looked at and countersigned", async () => {
-    serve();
-    renderInLot(<Concluded rows={[row]} />);
-    const link = await screen.findByRole("link", { name: /Conclusion 2 about Loop, four bars/ });
-    expect(link).toHaveAttribute("href", "/lots/7/compare");
-    expect(link).toHaveTextContent("signed by Wren Ashdown");
-  });
-  it("are no heading of their own where none waits", async () => {
-    serve();
-    renderInLot(<Concluded rows={[]} />);
-    await new Promise((done) => setTimeout(done, 20));
-    expect(screen.queryByText("Concluded, to review")).not.toBeInTheDocument();
   });
 });

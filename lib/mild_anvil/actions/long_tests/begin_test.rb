@@ -10,7 +10,8 @@ module MildAnvil
 
         module_function
 
-        # @param values [Hash] kind, title, lot_id, terms, units, schedule, programme, address; stations: [{name, terms}]
+        # @param values [Hash] kind, title, lot_id, terms, units, schedule, programme, address; stations: [{name,
+        # terms}]
         # @param started_at [Time, nil] nil: planned only
         # @return [Store::Models::LongTest]
         # @raise [InvalidInput]
@@ -52,7 +53,10 @@ module MildAnvil
           person = People.fetch!(person_id)
           Store::Database.write do
             test = Store::Models::LongTest.locked!(id)
-            raise Conflict, "It runs already, since #{test.started_at.localtime.strftime('%-d %B, %H:%M')}" if test.started_at
+            if test.started_at
+              raise Conflict,
+                    "It runs already, since #{test.started_at.localtime.strftime('%-d %B, %H:%M')}"
+            end
 
             start(test, at || Time.now, person)
             test
@@ -84,7 +88,9 @@ module MildAnvil
         end
         private_class_method :start
 
-        def defaults(kind) = { terms: Terms.defaults(kind.terms), units: {}, schedule: kind.stretches, programme: [], address: "" }
+        def defaults(kind)
+          { terms: Terms.defaults(kind.terms), units: {}, schedule: kind.stretches, programme: [], address: "" }
+        end
         private_class_method :defaults
 
         def columns(kind, values)

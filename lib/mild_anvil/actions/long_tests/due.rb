@@ -33,7 +33,9 @@ module MildAnvil
         def reading
           return {} if @setup.schedule.nil? || !@test.address.empty?
 
-          found = open.filter_map { |station| [station, @setup.schedule.next_after(places(station))] }.reject { |_, p| p.nil? }
+          found = open.filter_map do |station|
+            [station, @setup.schedule.next_after(places(station))]
+          end.reject { |_, p| p.nil? }
           station, place = found.min_by(&:last)
           return {} if place.nil?
           return { place: place, station: station.name, counts: true, late: false } if @kind.along == :count
@@ -55,7 +57,8 @@ module MildAnvil
         def silence
           return {} if @test.address.empty?
 
-          last = Store::Models::LongReading.where(station_id: @setup.stations.map(&:id), source: "logged").max(:created_at)
+          last = Store::Models::LongReading.where(station_id: @setup.stations.map(&:id),
+                                                  source: "logged").max(:created_at)
           since = last || @test.started_at
           @now - since > SILENT_SECONDS ? { silent_since: since } : {}
         end

@@ -43,7 +43,8 @@ module MildAnvil
         def newest(test)
           stations = Store::Models::LongStation.where(test_id: test.id).select(:id)
           [Store::Models::LongReading, Store::Models::LongEvent].flat_map do |model|
-            model.where(station_id: stations).exclude(source_key: nil).order(Sequel.desc(:id)).limit(50).select_map(:source_key)
+            keyed = model.where(station_id: stations).exclude(source_key: nil)
+            keyed.order(Sequel.desc(:id)).limit(50).select_map(:source_key)
           end.filter_map { |key| key[KEY, 2]&.to_i }.max || 0
         end
 
@@ -56,7 +57,8 @@ module MildAnvil
             stations = kept.stations_dataset.order(:position).all
             items.each { |item| item.is_a?(Devices::Drivers::OvenLine::Sample) ? sample(kept, stations, item) : event(kept, stations, item) }
             Store::Events.record(:log_readings, kept, person_id: kept.person_id, lot_id: kept.lot_id,
-                                                      after: { from: items.first.number, to: items.last.number, count: items.size })
+                                                      after: { from: items.first.number, to: items.last.number,
+                                                               count: items.size })
             items.size
           end
         end

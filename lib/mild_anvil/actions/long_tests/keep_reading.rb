@@ -25,7 +25,10 @@ module MildAnvil
         # A typing error: it stays in the store and no longer counts.
         def withdraw(id:, reason:, person_id:)
           person = People.fetch!(person_id)
-          raise InvalidInput.new("Say why it does not count", fields: { reason: "is needed" }) if reason.to_s.strip.empty?
+          if reason.to_s.strip.empty?
+            raise InvalidInput.new("Say why it does not count",
+                                   fields: { reason: "is needed" })
+          end
 
           Store::Database.write do
             row = Store::Models::LongReading.fetch!(id)
@@ -47,8 +50,10 @@ module MildAnvil
 
           hours = test.hours_at(at)
           earlier = Setup.of(test).stations.find { |s| s.id == station.id }.readings
-          Core::LongTest::Order.check!(earlier, hours: hours, count: kind.along == :count ? count : nil, now: test.hours_at(Time.now))
-          row = Store::Models::LongReading.create(station_id: station.id, at: at, hours: hours, count: count, note: note.to_s.strip[0, 400],
+          Core::LongTest::Order.check!(earlier, hours: hours, count: kind.along == :count ? count : nil,
+                                                now: test.hours_at(Time.now))
+          row = Store::Models::LongReading.create(station_id: station.id, at: at, hours: hours, count: count,
+                                                  note: note.to_s.strip[0, 400],
                                                   read: JSON.generate(read), person_id: person.id)
           Store::Events.record(:read_station, row, person_id: person.id, lot_id: test.lot_id,
                                                    after: { station: station.name, read: read, count: count })

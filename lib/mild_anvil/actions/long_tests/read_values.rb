@@ -37,6 +37,7 @@ module MildAnvil
           unless channel.units.include?(symbol)
             raise InvalidInput.new("#{channel.name} is read in #{channel.units.join(', ')}", unit: symbol)
           end
+
           typed = Core::LongTest::Typed.parse(given[:text], Catalogue.unit!(symbol), signed: channel.signed,
                                                                                      name: channel.name.downcase)
           { text: typed.text, unit: typed.unit, si: typed.si, step: typed.step_si }

@@ -48,7 +48,8 @@ module MildAnvil
         # @return [Array<Hash>] that wait for a second hand
         def waiting
           reviewed = Store::Models::LongReportSignature.where(meaning: "reviewed").select(:report_id)
-          rows = Store::Models::LongReport.exclude(id: reviewed).order(:id).limit(MOST_WAITING).eager(:test, :person).all
+          rows = Store::Models::LongReport.exclude(id: reviewed).order(:id).limit(MOST_WAITING).eager(:test,
+                                                                                                      :person).all
           rows.map do |row|
             { id: row.id, number: row.number, test_id: row.test_id, title: row.test.title, person: row.person.name,
               created_at: row.created_at }
@@ -65,7 +66,8 @@ module MildAnvil
         # @param answer [Hash] plain; @param chart [Hash]
         # @return [Hash]
         def content(test, answer, chart)
-          { rule_version: Setup::RULE_VERSION, kind: test.kind, title: test.title, started_at: test.started_at&.utc&.iso8601(3),
+          { rule_version: Setup::RULE_VERSION, kind: test.kind, title: test.title,
+            started_at: test.started_at&.utc&.iso8601(3),
             terms: test.told(:terms), schedule: test.told(:schedule), programme: test.told(:programme),
             answer: answer, chart: chart,
             stations: test.stations.map { |row| station(row) },
@@ -82,8 +84,12 @@ module MildAnvil
 
         def station(row)
           { name: row.name, terms: row.told(:terms),
-            readings: row.readings.map { |r| { uid: r.uid, at: r.at.utc.iso8601(3), hours: r.hours, count: r.count, read: r.told, note: r.note } },
-            events: row.events.map { |e| { uid: e.uid, at: e.at.utc.iso8601(3), hours: e.hours, count: e.count, word: e.word, note: e.note } } }
+            readings: row.readings.map do |r|
+              { uid: r.uid, at: r.at.utc.iso8601(3), hours: r.hours, count: r.count, read: r.told, note: r.note }
+            end,
+            events: row.events.map do |e|
+              { uid: e.uid, at: e.at.utc.iso8601(3), hours: e.hours, count: e.count, word: e.word, note: e.note }
+            end }
         end
         private_class_method :station
 
@@ -102,7 +108,8 @@ module MildAnvil
           body = Canonical.text({ content: content, words: words })
           row = create(test, body, person)
           Store::Events.record(:report_long_test, row, person_id: person.id, lot_id: test.lot_id,
-                                                       after: { number: row.number, sha256: row.sha256, headline: answer.headline })
+                                                       after: { number: row.number, sha256: row.sha256,
+                                                                headline: answer.headline })
           row
         end
         private_class_method :keep
@@ -115,7 +122,8 @@ module MildAnvil
           number = Store::Models::LongReport.where(test_id: test.id).max(:number).to_i + 1
           row = Store::Models::LongReport.create(test_id: test.id, number: number, body: body, sha256: sha256,
                                                  rule_version: Setup::RULE_VERSION, person_id: person.id)
-          Store::Models::LongReportSignature.create(report_id: row.id, person_id: person.id, meaning: MEANING, sha256: sha256)
+          Store::Models::LongReportSignature.create(report_id: row.id, person_id: person.id, meaning: MEANING,
+                                                    sha256: sha256)
           row
         end
         private_class_method :create

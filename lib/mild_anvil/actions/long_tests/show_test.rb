@@ -16,9 +16,11 @@ module MildAnvil
           test = Store::Models::LongTest.fetch!(id)
           setup, answer, chart = Glance.of([test]).fetch(id).to_a
           { **head(test, setup), answer: answer, chart: chart, due: due(test, setup), stations: stations(test, setup),
-            terms: test.told(:terms), units: setup.units.transform_values(&:symbol), schedule: test.told(:schedule),
-            programme: test.told(:programme), address: test.address, version: test.version,
-            sha256: Canonical.sha256(Report.content(test, answer, chart)), reports: Report.of(test) }
+                                 terms: test.told(:terms), units: setup.units.transform_values(&:symbol),
+                                 schedule: test.told(:schedule),
+                                 programme: test.told(:programme), address: test.address, version: test.version,
+                                 sha256: Canonical.sha256(Report.content(test, answer, chart)),
+                                 reports: Report.of(test) }
         end
 
         # @return [Array<Hash>] those that run first, then planned, then ended
@@ -35,7 +37,7 @@ module MildAnvil
         def row(test, seen)
           setup = seen.setup
           { **head(test, setup), headline: seen.answer[:headline], tone: seen.answer[:tone], due: due(test, setup),
-            latest: setup.stations.filter_map { |s| s.last&.hours }.max }
+                                 latest: setup.stations.filter_map { |s| s.last&.hours }.max }
         end
         private_class_method :row
 

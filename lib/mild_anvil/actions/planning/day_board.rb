@@ -48,7 +48,8 @@ module MildAnvil
           return if to <= 0 || from >= MINUTES_A_DAY
 
           lane = bench && item[:lane] == "bench 1" ? bench : item[:lane].sub(/\A./, &:upcase)
-          { lot_id: lot.id, lot: lot.name, from: from, to: to, lane: lane, day: 0, **item.slice(:kind, :label, :at, :until) }
+          { lot_id: lot.id, lot: lot.name, from: from, to: to, lane: lane, day: 0,
+            **item.slice(:kind, :label, :at, :until) }
         end
         private_class_method :row
       end

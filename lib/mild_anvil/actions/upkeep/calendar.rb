@@ -48,7 +48,8 @@ module MildAnvil
             next [] if setup.schedule.nil? || setup.kind.along == :count
 
             setup.schedule.places.select { |p| p > setup.hours }.first(READINGS).map do |place|
-              { uid: "read-#{test.uid}-#{place.round(4)}", at: test.started_at + (place * 3600), summary: "Read: #{test.title}" }
+              { uid: "read-#{test.uid}-#{place.round(4)}", at: test.started_at + (place * 3600),
+                summary: "Read: #{test.title}" }
             end
           end
         end

@@ -5,7 +5,8 @@ module MildAnvil
     module Upkeep
       # Rules of the shop: what must be examined, tested or retired, and what was done about it.
       module Rules
-        SUBJECTS = { "gear" => Store::Models::Gear, "instrument" => Store::Models::Instrument, "bench" => Store::Models::Bench }.freeze
+        SUBJECTS = { "gear" => Store::Models::Gear, "instrument" => Store::Models::Instrument,
+                     "bench" => Store::Models::Bench }.freeze
         FIELDS = %i[subject subject_id name what months uses after_overload retires source].freeze
 
         module_function
@@ -48,11 +49,17 @@ module MildAnvil
 
             last = rule.records.last
             raise Conflict, "It was retired on #{last.done_on}" if last&.result == "retired"
-            refuse(:done_on, "The last entry is of #{last.done_on}: enter what came after") if last && day < last.done_on
 
-            row = Store::Models::UpkeepRecord.create(rule_id: rule.id, done_on: day, result: result, words: words.to_s.strip,
+            if last && day < last.done_on
+              refuse(:done_on,
+                     "The last entry is of #{last.done_on}: enter what came after")
+            end
+
+            row = Store::Models::UpkeepRecord.create(rule_id: rule.id, done_on: day, result: result,
+                                                     words: words.to_s.strip,
                                                      person_id: person.id)
-            Store::Events.record(:record_upkeep, row, person_id: person.id, after: { rule: rule.what, result: result, on: done_on })
+            Store::Events.record(:record_upkeep, row, person_id: person.id,
+                                                      after: { rule: rule.what, result: result, on: done_on })
             row
           end
         end
@@ -64,9 +71,14 @@ module MildAnvil
             wrong[:months] = "or uses, or an overload: say when it comes due"
           end
           wrong.merge!(of_whom(values))
-          raise InvalidInput.new("The rule cannot be kept: #{wrong.map { |k, v| "#{k} #{v}" }.join('; ')}", fields: wrong) if wrong.any?
+          if wrong.any?
+            raise InvalidInput.new("The rule cannot be kept: #{wrong.map do |k, v|
+              "#{k} #{v}"
+            end.join('; ')}", fields: wrong)
+          end
 
-          { **values.slice(*FIELDS), name: values[:name].to_s.strip, since: day(values[:since] || Time.now.to_date.iso8601, :since) }
+          { **values.slice(*FIELDS), name: values[:name].to_s.strip,
+                                     since: day(values[:since] || Time.now.to_date.iso8601, :since) }
         end
         private_class_method :columns
 

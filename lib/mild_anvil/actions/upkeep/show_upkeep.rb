@@ -21,7 +21,9 @@ module MildAnvil
 
         # @return [Array<Hash>]
         def rows
-          @rows ||= rules.map { |rule| row(rule) }.sort_by { |r| [ORDER.index(r[:state]), r[:due_on] || Date.new(9999), r[:name]] }
+          @rows ||= rules.map do |rule|
+            row(rule)
+          end.sort_by { |r| [ORDER.index(r[:state]), r[:due_on] || Date.new(9999), r[:name]] }
         end
 
         private
@@ -30,16 +32,23 @@ module MildAnvil
 
         def row(rule)
           found = due(rule).on(@today)
-          { id: rule.id, subject: rule.subject, subject_id: rule.subject_id, name: name(rule), what: rule.what, state: found.state,
+          { id: rule.id, subject: rule.subject, subject_id: rule.subject_id, name: name(rule), what: rule.what,
+            state: found.state,
             words: found.words, due_on: due(rule).date, months: rule.months, uses: rule.uses, used: uses(rule),
             after_overload: rule.after_overload, retires: rule.retires, source: rule.source, since: rule.since,
-            records: rule.records.reverse.map { |r| { done_on: r.done_on, result: r.result, words: r.words, person: r.person.name } } }
+            records: rule.records.reverse.map do |r|
+              { done_on: r.done_on, result: r.result, words: r.words, person: r.person.name }
+            end }
         end
 
         def due(rule)
           records = rule.records.map { |r| Core::Upkeep::Due::Record.new(done_on: r.done_on, result: r.result) }
-          Core::Upkeep::Due.new(Core::Upkeep::Due::Rule.new(**rule.values.slice(:months, :uses, :after_overload, :retires, :since)),
-                                records, uses: uses(rule), overloaded_on: overloads[rule.subject_id] && rule.subject == "instrument" ? overloads[rule.subject_id] : nil)
+          Core::Upkeep::Due.new(Core::Upkeep::Due::Rule.new(**rule.values.slice(:months, :uses, :after_overload,
+                                                                                :retires, :since)),
+                                records, uses: uses(rule), overloaded_on: if overloads[rule.subject_id] &&
+                                  rule.subject == "instrument"
+                                                                            overloads[rule.subject_id]
+                                                                          end)
         end
 
         # Pulls in which it stood since it last passed; for what is retired by its age, all of them.
@@ -61,7 +70,8 @@ module MildAnvil
         def name(rule)
           return rule.name if rule.subject == "other"
 
-          (@names ||= {})[[rule.subject, rule.subject_id]] ||= Rules::SUBJECTS.fetch(rule.subject)[rule.subject_id]&.name || "?"
+          (@names ||= {})[[rule.subject,
+                           rule.subject_id]] ||= Rules::SUBJECTS.fetch(rule.subject)[rule.subject_id]&.name || "?"
         end
 
         def things

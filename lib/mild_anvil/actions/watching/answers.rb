@@ -30,7 +30,8 @@ module MildAnvil
           refuse(:batches, "Which batches?") if batches.to_s.strip.empty?
           Store::Database.write do
             row = Store::Models::WatchedBreak.locked!(break_id)
-            made = Store::Models::WatchedHold.create(break_id: row.id, batches: batches.strip, handed_out: handed_out.strip,
+            made = Store::Models::WatchedHold.create(break_id: row.id, batches: batches.strip,
+                                                     handed_out: handed_out.strip,
                                                      person_id: person.id)
             Store::Events.record(:hold_batches, made, person_id: person.id,
                                                       after: made.values.slice(:batches, :handed_out))

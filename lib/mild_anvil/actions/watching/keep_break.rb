@@ -18,7 +18,8 @@ module MildAnvil
           request = { product: product_id, value: value, batch: batch, at: at&.utc&.iso8601(3), note: note }
           id = OnceOnly.call(once_key, person_id: person.id, action: :watch_break, request: request) do
             product = open!(product_id)
-            row = keep(product, value, at: at || Time.now, batch: batch, note: note, instrument_id: instrument_id, person: person)
+            row = keep(product, value, at: at || Time.now, batch: batch, note: note, instrument_id: instrument_id,
+                                       person: person)
             hold(product, row, person) if product.limit_si && row.value_si < product.limit_si
             row.id
           end
@@ -40,7 +41,8 @@ module MildAnvil
           end
         end
 
-        SUBJECTS = { "watched_break" => Store::Models::WatchedBreak, "watched_change" => Store::Models::WatchedChange }.freeze
+        SUBJECTS = { "watched_break" => Store::Models::WatchedBreak,
+                     "watched_change" => Store::Models::WatchedChange }.freeze
 
         # @param subject [String] of SUBJECTS
         def withdraw(subject:, id:, reason:, person_id:)
@@ -50,7 +52,8 @@ module MildAnvil
             row = SUBJECTS.fetch(subject).locked!(id)
             raise Conflict, "It does not count already" if Store::Models::FactWithdrawal.of?(subject, id)
 
-            Store::Models::FactWithdrawal.create(subject: subject, subject_id: id, reason: reason.strip, person_id: person.id)
+            Store::Models::FactWithdrawal.create(subject: subject, subject_id: id, reason: reason.strip,
+                                                 person_id: person.id)
             Store::Events.record(:"withdraw_#{subject}", row, person_id: person.id, after: { reason: reason.strip })
             row
           end

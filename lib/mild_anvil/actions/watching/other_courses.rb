@@ -16,7 +16,9 @@ module MildAnvil
           cells = Store::Models::Instrument.in_use.all.select { |cell| cell.checks.size >= 2 }
           checks = cells.map { |cell| { key: "check-#{cell.id}", name: "#{cell.name}, its check", unit: "N" } }
           zeros = cells.map { |cell| { key: "zero-#{cell.id}", name: "#{cell.name}, zero after pulls", unit: "N" } }
-          [*checks, *zeros, { key: "minutes-0", name: "Minutes for each pull", unit: "min" }].select { |row| values(row[:key]).size >= 2 }
+          [*checks, *zeros, { key: "minutes-0", name: "Minutes for each pull", unit: "min" }].select do |row|
+            values(row[:key]).size >= 2
+          end
         end
 
         # @param key [String] of names
@@ -27,12 +29,13 @@ module MildAnvil
           points = values(key).last(MOST).each_with_index.map { |(at, value), i| Core::Watch::Course::Point.new(id: i, at: at, value: value) }
           course = Core::Watch::Course.new(points)
           { **row, points: points.map { |p| { at: p.at, value: p.value } }, band: band(course),
-            patterns: course.patterns.last(6).map { |p| p.to_h } }
+                   patterns: course.patterns.last(6).map(&:to_h) }
         end
 
         def band(course)
           chart = course.chart
-          chart && { centre: chart.centre, low: chart.lower_limit, high: chart.upper_limit, provisional: course.provisional? }
+          chart && { centre: chart.centre, low: chart.lower_limit, high: chart.upper_limit,
+                     provisional: course.provisional? }
         end
         private_class_method :band
 
@@ -59,9 +62,14 @@ module MildAnvil
         private_class_method :checks
 
         def zeros(id)
-          rows = Store::Models::PullInstrument.where(instrument_id: id).exclude(zero_after_newtons: nil).exclude(zero_before_newtons: nil)
-          rows.join(:pulls, id: :pull_id).order(Sequel[:pulls][:created_at]).select_map([Sequel[:pulls][:created_at], Sequel[:pull_instruments][:zero_after_newtons], Sequel[:pull_instruments][:zero_before_newtons]])
-              .map { |at, after, before| [at, after - before] }
+          before = :zero_before_newtons
+          after = :zero_after_newtons
+          rows = Store::Models::PullInstrument.where(instrument_id: id).exclude(before => nil).exclude(after => nil)
+          at = Sequel[:pulls][:created_at]
+          rows.join(:pulls, id: :pull_id).order(at).select_map([at, *[after, before].map do |c|
+            Sequel[:pull_instruments][c]
+          end])
+              .map { |moment, ended, began| [moment, ended - began] }
         end
         private_class_method :zeros
 

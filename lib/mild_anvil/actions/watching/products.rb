@@ -26,7 +26,10 @@ module MildAnvil
           Store::Database.write do
             row = Store::Models::WatchedProduct.locked!(id)
             Stale.refuse!(row, version, "this product")
-            refuse(:measurand, "What is measured does not change") if values[:measurand] && values[:measurand] != row.measurand
+            if values[:measurand] && values[:measurand] != row.measurand
+              refuse(:measurand,
+                     "What is measured does not change")
+            end
             columns = columns({ measurand: row.measurand, display_unit: row.display_unit }.merge(values))
             named!(columns[:name]) if columns.key?(:name)
             before = row.values.slice(*columns.keys)
@@ -61,7 +64,10 @@ module MildAnvil
 
         def limit(values, measurand)
           return {} unless values.key?(:limit)
-          return { limit_si: nil, limit_text: nil, limit_unit: nil } if values[:limit].nil? || values[:limit][:text].to_s.strip.empty?
+          if values[:limit].nil? || values[:limit][:text].to_s.strip.empty?
+            return { limit_si: nil, limit_text: nil,
+                     limit_unit: nil }
+          end
 
           read = Core::Quantity::TypedReading.parse(values[:limit][:text], measurand.unit!(values[:limit][:unit]))
           { limit_si: read.value_si, limit_text: read.text, limit_unit: read.unit }

@@ -28,11 +28,16 @@ module MildAnvil
           product = products.find { |p| p.id == id } || Store::Models::WatchedProduct.fetch!(id)
           course = course(product)
           shown = [course.points.size - MOST_POINTS, 0].max
-          { **row(product), points: points(product, course, shown), band: Band.of(course, figures(product)), patterns: patterns(course, shown),
-            changes: product.changes.map { |c| c.values.slice(:id, :at, :words, :rebase) }, limit: limit(product),
-            capability: Band.capability(course), weekdays: product.weekdays, version: product.version,
-            instrument_id: product.instrument_id, limit_source: product.limit_source,
-            suspicion: latest_below(product)&.then { |b| SuspicionOf.new(product, b, course, others(product, b)).call } }
+          { **row(product), points: points(product, course, shown), band: Band.of(course, figures(product)),
+                            patterns: patterns(course, shown),
+                            changes: product.changes.map do |c|
+                              c.values.slice(:id, :at, :words, :rebase)
+                            end, limit: limit(product),
+                            capability: Band.capability(course), weekdays: product.weekdays, version: product.version,
+                            instrument_id: product.instrument_id, limit_source: product.limit_source,
+                            suspicion: latest_below(product)&.then do |b|
+                              SuspicionOf.new(product, b, course, others(product, b)).call
+                            end }
         end
 
         # @return [Array<Hash>] for Today: below and unsettled, undone
@@ -62,8 +67,10 @@ module MildAnvil
           due = rota.due?(done, @today)
           open = open_break(product)
           state = open ? "below" : state(course, due)
-          { id: product.id, name: product.name, measurand: product.measurand, unit: product.display_unit, state: state, due: due,
-            open: !open.nil?, missed: rota.missed(done, today: @today, since: product.created_at.localtime.to_date).size,
+          { id: product.id, name: product.name, measurand: product.measurand, unit: product.display_unit,
+            state: state, due: due,
+            open: !open.nil?, missed: rota.missed(done, today: @today,
+                                                        since: product.created_at.localtime.to_date).size,
             latest: latest(product, course), spark: course.points.last(SPARK).map(&:value), band_si: spark_band(course),
             limit_si: product.limit_si, sentence: sentence(product, course, due, open) }
         end
@@ -95,7 +102,10 @@ module MildAnvil
         end
 
         def sentence(product, course, due, open)
-          return "#{figures(product).reading(open.value_si, open.resolution_si)[:text]} #{product.display_unit} is below its limit" if open
+          if open
+            return "#{figures(product).reading(open.value_si,
+                                               open.resolution_si)[:text]} #{product.display_unit} is below its limit"
+          end
           return "not yet today" if due
           return course.now.map(&:words).uniq.join("; ") if course.now.any?
           return "too few for a band" if course.chart.nil?
@@ -111,20 +121,25 @@ module MildAnvil
           by_id = product.breaks.to_h { |b| [b.id, b] }
           course.points.drop(from).map do |point|
             row = by_id.fetch(point.id)
-            { id: row.id, at: row.at, value_si: row.value_si, figure: figures(product).reading(row.value_si, row.resolution_si),
+            { id: row.id, at: row.at, value_si: row.value_si, figure: figures(product).reading(row.value_si,
+                                                                                               row.resolution_si),
               batch: row.batch, note: row.note, below: !product.limit_si.nil? && row.value_si < product.limit_si }
           end
         end
 
         def patterns(course, from)
-          course.patterns.reject { |p| p.to < from }.last(6).map { |p| { rule: p.rule, from: [p.from - from, 0].max, to: p.to - from, words: p.words } }
+          course.patterns.reject do |p|
+            p.to < from
+          end.last(6).map { |p| { rule: p.rule, from: [p.from - from, 0].max, to: p.to - from, words: p.words } }
         end
 
         def figures(product) = Figures.new(Catalogue.measurand(product.measurand), product.display_unit)
 
         def counts(rows)
-          asked = products.select { |p| Core::Watch::Rota.new(p.weekdays).on?(@today) }.size
-          { products: rows.size, today: asked, done: asked - rows.count { |r| r[:due] }, below: rows.count { |r| r[:open] } }
+          asked = products.count { |p| Core::Watch::Rota.new(p.weekdays).on?(@today) }
+          { products: rows.size, today: asked, done: asked - rows.count { |r| r[:due] }, below: rows.count do |r|
+            r[:open]
+          end }
         end
 
         # How the other products did on the day of a break.
@@ -132,10 +147,8 @@ module MildAnvil
           day = row.at.localtime.to_date
           found = (products - [product]).filter_map do |other|
             course = course(other)
-            point = course.points.reverse.find { |p| p.at.localtime.to_date == day } or next
-            next if course.chart.nil?
-
-            point.value < course.chart.lower_limit
+            point = course.points.reverse.find { |p| p.at.localtime.to_date == day }
+            point && course.chart && point.value < course.chart.lower_limit
           end
           { of: found.size, low: found.count(true) }
         end

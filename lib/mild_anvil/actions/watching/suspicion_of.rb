@@ -20,7 +20,9 @@ module MildAnvil
           answers = Answers.newest(@row)
           { break_id: @row.id, at: @row.at, batch: @row.batch, figure: figure(@row.value_si, @row.resolution_si),
             open: Core::Watch::Suspicion.open(answers.transform_values(&:answer)),
-            steps: Core::Watch::Suspicion.steps(facts).map { |step| { **step, answer: answered(answers[step[:step]]) } },
+            steps: Core::Watch::Suspicion.steps(facts).map do |step|
+              { **step, answer: answered(answers[step[:step]]) }
+            end,
             holds: @row.holds.map { |hold| held(hold) } }
         end
 
@@ -28,8 +30,11 @@ module MildAnvil
 
         def facts
           day = ->(at) { at.localtime.strftime("%-d %B") }
-          Core::Watch::Suspicion::Facts.new(change: change, others: @others, cell: cell, batch: @row.batch, before: before, day: day,
-                                            figures: ->(si) { figure(si, @row.resolution_si).values_at(:text, :unit).join(" ") })
+          Core::Watch::Suspicion::Facts.new(change: change, others: @others, cell: cell, batch: @row.batch,
+                                            before: before, day: day,
+                                            figures: lambda { |si|
+                                              figure(si, @row.resolution_si).values_at(:text, :unit).join(" ")
+                                            })
         end
 
         # As it stood when it broke.
@@ -39,8 +44,11 @@ module MildAnvil
           Core::Watch::Course.new(points, changes: changes).since_change
         end
 
+        # The last batch within the limit that is not the one that broke below it.
         def before
-          @product.breaks.select { |b| b.at < @row.at && b.value_si >= @product.limit_si }.last&.batch
+          @product.breaks.reverse.find do |b|
+            b.at < @row.at && b.value_si >= @product.limit_si && b.batch != @row.batch
+          end&.batch
         end
 
         def cell
@@ -49,12 +57,14 @@ module MildAnvil
         end
 
         def cell_words(instrument)
-          checked = instrument.checks.select { |c| c.checked_at <= @row.at }.last
+          checked = instrument.checks.reverse.find { |c| c.checked_at <= @row.at }
           return "#{instrument.name} was never checked: check it first." if checked.nil?
 
           day = checked.checked_at.localtime.strftime("%-d %B")
           return "#{instrument.name} failed its check on #{day}." unless checked.passed
-          return "#{instrument.name} passed its check on #{day}, and its date has run out." if instrument.lapsed?(@row.at.localtime.to_date)
+          if instrument.lapsed?(@row.at.localtime.to_date)
+            return "#{instrument.name} passed its check on #{day}, and its date has run out."
+          end
 
           "#{instrument.name} passed its check on #{day}."
         end
@@ -69,7 +79,9 @@ module MildAnvil
             released: release && { reason: release.reason, person: release.person.name, at: release.created_at } }
         end
 
-        def figure(value_si, step) = Figures.new(Catalogue.measurand(@product.measurand), @product.display_unit).reading(value_si, step)
+        def figure(value_si, step)
+          Figures.new(Catalogue.measurand(@product.measurand), @product.display_unit).reading(value_si, step)
+        end
       end
     end
   end

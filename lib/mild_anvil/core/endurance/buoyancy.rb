@@ -44,7 +44,8 @@ module MildAnvil
         def pascal!(pascal)
           return if pascal.between?(AIR_LOW_PASCAL, AIR_HIGH_PASCAL)
 
-          raise InvalidInput.new("#{(pascal / 100).round} hPa is no pressure of air outdoors: the correction needs the " \
+          raise InvalidInput.new("#{(pascal / 100).round} hPa is no pressure of air outdoors: the correction " \
+                                 "needs the " \
                                  "absolute pressure, about 1013 hPa at sea level, and not what a gauge shows",
                                  fields: { pressure: "is not absolute" })
         end

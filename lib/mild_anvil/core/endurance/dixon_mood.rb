@@ -6,6 +6,7 @@ module MildAnvil
       # The pocket calculator's figure for drops in equal steps up and down.
       module DixonMood
         LEAST = 0.3 # below it the formula of the scatter does not hold
+
         module_function
 
         # @param drops [Array<Staircase::Drop>]; @param lowest [Float]; @param step [Float]

@@ -34,7 +34,9 @@ module MildAnvil
                                        "there #{times.size == 1 ? 'is 1' : "are #{times.size}"}", readings: times.size)
           end
 
-          @fits = { power: fitted { PowerCreep.new(times, values) }, log: fitted { LogCreep.new(times, values) } }.compact
+          @fits = { power: fitted { PowerCreep.new(times, values) }, log: fitted do
+            LogCreep.new(times, values)
+          end }.compact
           raise InsufficientData, "no law follows these readings" if @fits.empty?
 
           @law = @fits.keys.min_by { |name| criterion(name) }
@@ -113,7 +115,7 @@ module MildAnvil
         def criterion(name)
           n = times.size
           p = unknowns(name) + 1
-          rss = [fit(name).rss, n * (1.0e-9 * (values.map(&:abs).max || 1))**2, Float::MIN].max
+          rss = [fit(name).rss, n * ((1.0e-9 * (values.map(&:abs).max || 1))**2), Float::MIN].max
           correction = n > p + 1 ? 2.0 * p * (p + 1) / (n - p - 1) : 1.0e6 * p
           (n * Math.log(rss / n)) + (2 * p) + correction
         end

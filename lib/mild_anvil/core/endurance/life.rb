@@ -27,7 +27,9 @@ module MildAnvil
           observations = pieces.map do |p|
             Rating::Observation.new(counts_as: p.failed ? :break : :at_least, value_si: p.cycles.to_f)
           end
-          @fit = Compare::CensoredRegression.new(observations, [Array.new(pieces.size, 1.0), pieces.map { |p| x(p.load) }])
+          @fit = Compare::CensoredRegression.new(observations, [Array.new(pieces.size, 1.0), pieces.map do |p|
+            x(p.load)
+          end])
         end
 
         def loads = @pieces.map(&:load).uniq.sort
@@ -54,7 +56,7 @@ module MildAnvil
           row = [1.0, x(load)]
           dof = fit.dof
           widened = fit.breaks.fdiv(dof)
-          variance = ((fit.standard_error(row)**2) + ((z * fit.scale)**2 / (2.0 * fit.breaks))) * widened
+          variance = ((fit.standard_error(row)**2) + (((z * fit.scale)**2) / (2.0 * fit.breaks))) * widened
           t = Statistics::StudentT.quantile(confidence, dof)
           Math.exp(fit.at(row) - (z * fit.scale * Math.sqrt(widened)) - (t * Math.sqrt(variance)))
         end

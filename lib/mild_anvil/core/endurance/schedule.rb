@@ -17,11 +17,7 @@ module MildAnvil
         def initialize(stretches)
           @stretches = stretches.map { |s| s.is_a?(Stretch) ? s : Stretch.new(**s) }
           refuse("a schedule needs at least one stretch") if @stretches.empty?
-          ends = [0.0, *@stretches.map(&:until)]
-          unless @stretches.all? { |s| number?(s.every) && number?(s.until) && s.every.positive? } &&
-                 ends.each_cons(2).all? { |a, b| b > a }
-            refuse("each stretch of a schedule needs a step above 0, and an end after the one before")
-          end
+          sound!
           refuse("more than #{MOST} readings are planned: take larger steps") if planned_count > MOST
         end
 
@@ -59,6 +55,14 @@ module MildAnvil
         end
 
         private
+
+        def sound!
+          ends = [0.0, *@stretches.map(&:until)]
+          numbers = @stretches.flat_map { |s| [s.every, s.until] }
+          return if numbers.all? { |n| number?(n) && n.positive? } && ends.each_cons(2).all? { |a, b| b > a }
+
+          refuse("each stretch of a schedule needs a step above 0, and an end after the one before")
+        end
 
         def planned_count
           from = 0.0

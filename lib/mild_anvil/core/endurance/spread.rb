@@ -13,11 +13,11 @@ module MildAnvil
         def over_log(rows, most, &time)
           return rows if rows.size <= most
 
-          first, last = [rows.first, rows.last].map { |row| Math.log(time.call(row)) }
+          first, last = [rows.first, rows.last].map { |row| Math.log(yield(row)) }
           at = 0
           (0...most).map do |i|
             wanted = Math.exp(first + ((last - first) * i / (most - 1)))
-            at += 1 while at < rows.size - 1 && time.call(rows[at]) < wanted
+            at += 1 while at < rows.size - 1 && yield(rows[at]) < wanted
             i == most - 1 ? rows.last : rows[at]
           end.uniq
         end

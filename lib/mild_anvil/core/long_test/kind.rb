@@ -28,24 +28,29 @@ module MildAnvil
           # @return [Array<Hash>] cautions at this step, before it begins
           attr_reader :caution
 
-          def describe(key, title, purpose, along:, caution: "")
+          def describe(key, title, purpose, along:)
             @key = key
             @title = title
             @purpose = purpose
             @along = along
-            @caution = caution
+            @caution = ""
             @channels = []
             @terms = []
             @station_terms = []
             @stretches = []
           end
 
+          # What to look out for at this step.
+          def careful(words) = @caution = words
+
           def reads(key, name, needed: false, choices: nil, signed: false, **rest)
-            @channels << Channel.new(key: key, name: name, needed: needed, choices: choices, signed: signed, **rest).freeze
+            @channels << Channel.new(key: key, name: name, needed: needed, choices: choices, signed: signed,
+                                     **rest).freeze
           end
 
           def term(key, name, default: nil, source: nil, **rest)
-            @terms << Term.new(key: key, name: name, default: default, source: source, **rest.slice(:quantity, :units)).freeze
+            @terms << Term.new(key: key, name: name, default: default, source: source,
+                               **rest.slice(:quantity, :units)).freeze
           end
 
           def station_term(key, name, **rest)
@@ -53,7 +58,6 @@ module MildAnvil
           end
 
           def read_at(*stretches) = @stretches = stretches.map { |every, til| { every: every, until: til } }
-
         end
 
         attr_reader :setup, :say

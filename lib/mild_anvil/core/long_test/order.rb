@@ -15,22 +15,25 @@ module MildAnvil
         def check!(earlier, hours:, count:, now:)
           refuse(:at, "it lies before the test began") if hours.negative?
           if hours > now + AHEAD_HOURS
-            refuse(:at, "it lies #{Say.duration(hours - now)} ahead of this clock: look whether one of them was set back")
+            refuse(:at,
+                   "it lies #{Say.duration(hours - now)} ahead of this clock: look whether one of them was set back")
           end
-          refuse(:at, "there is a reading of that moment already") if earlier.any? { |r| r.hours == hours && r.count == count }
+          refuse(:at, "there is a reading of that moment already") if earlier.any? do |r|
+            r.hours == hours && r.count == count
+          end
           counts!(earlier, hours, count) if count
         end
 
         def counts!(earlier, hours, count)
-          before = earlier.select { |r| r.count && r.hours <= hours }.map(&:count).max
-          after = earlier.select { |r| r.count && r.hours > hours }.map(&:count).min
-          if before && count < before
-            refuse(:count, "the count fell: #{Say.grouped(before)} cycles were read before. Was the counter set back? " \
-                           "Then type the sum")
+          counted = earlier.select(&:count)
+          before, after = counted.partition { |r| r.hours <= hours }.map { |rows| rows.map(&:count) }
+          if before.any? && count < before.max
+            refuse(:count, "the count fell: #{Say.grouped(before.max)} cycles were read before. Was the counter " \
+                           "set back? Then type the sum")
           end
-          return unless after && count > after
+          return if after.empty? || count <= after.min
 
-          refuse(:count, "a later reading says #{Say.grouped(after)} cycles, and counts do not fall")
+          refuse(:count, "a later reading says #{Say.grouped(after.min)} cycles, and counts do not fall")
         end
         private_class_method :counts!
 

@@ -7,7 +7,8 @@ module MildAnvil
       class Say
         DAY = 24.0
         YEAR = 8766.0
-        DURATIONS = [[YEAR, "year", 2 * YEAR], [DAY, "day", 3 * DAY], [1.0, "h", 1.0], [1 / 60.0, "min", 1 / 60.0]].freeze
+        DURATIONS = [[YEAR, "year", 2 * YEAR], [DAY, "day", 3 * DAY], [1.0, "h", 1.0],
+                     [1 / 60.0, "min", 1 / 60.0]].freeze
 
         def initialize(setup)
           @setup = setup
@@ -38,7 +39,7 @@ module MildAnvil
         # @param hours [Float]
         # @return [String] 12 min, 36 h, 9 days, 50 years
         def self.duration(hours)
-          size, name, = DURATIONS.find { |_, _, from| hours >= from } || DURATIONS.last
+          size, name, = DURATIONS.find { |_, _, from| hours >= from || hours == YEAR } || DURATIONS.last
           count = hours / size
           text = count >= 10 || (count - count.round).abs < 0.02 ? count.round.to_s : format("%.1f", count)
           %w[h min].include?(name) ? "#{grouped(text)} #{name}" : "#{grouped(text)} #{name}#{'s' unless text == '1'}"
@@ -48,7 +49,11 @@ module MildAnvil
 
         def self.percent(share, digits: 1, way: :round)
           scaled = share * 100 * (10**digits)
-          whole = way == :round ? scaled.round : (scaled - (way == :up ? 1.0e-9 : -1.0e-9)).public_send(way == :up ? :ceil : :floor)
+          whole = if way == :round
+                    scaled.round
+                  else
+                    (scaled - (way == :up ? 1.0e-9 : -1.0e-9)).public_send(way == :up ? :ceil : :floor)
+                  end
           format("%.#{digits}f", whole / (10.0**digits)).sub("-", "−")
         end
 

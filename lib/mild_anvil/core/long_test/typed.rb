@@ -24,7 +24,8 @@ module MildAnvil
 
           decimals = plain.include?(".") ? plain.split(".").last.size : 0
           factor = Rational(unit.factor.to_s)
-          new(text: plain, unit: unit.symbol, si: (number * factor).to_f, step_si: (Rational(1, 10**decimals) * factor).to_f).freeze
+          new(text: plain, unit: unit.symbol, si: (number * factor).to_f,
+              step_si: (Rational(1, 10**decimals) * factor).to_f).freeze
         end
 
         def self.refuse(field, words)

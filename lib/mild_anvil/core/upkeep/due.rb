@@ -28,9 +28,15 @@ module MildAnvil
 
         # @return [Found]
         def on(today)
-          return Found.new(state: "retired", words: "retired on #{@records.last.done_on}") if @records.last&.result == "retired"
-          return Found.new(state: "failed", words: "failed on #{@records.last.done_on}: not to be used") if failed?
-          return Found.new(state: "due", on: @overloaded_on, words: "overloaded on #{@overloaded_on}") if overloaded?
+          if @records.last&.result == "retired"
+            return Found.new(state: "retired",
+                             words: "retired on #{day(@records.last.done_on)}")
+          end
+          return Found.new(state: "failed", words: "failed on #{day(@records.last.done_on)}: not to be used") if failed?
+          if overloaded?
+            return Found.new(state: "due", on: @overloaded_on,
+                             words: "overloaded on #{day(@overloaded_on)}")
+          end
 
           worst([by_date(today), by_uses].compact) || Found.new(state: "ok", words: "after an overload")
         end
@@ -43,20 +49,29 @@ module MildAnvil
         ORDER = %w[ok soon due].freeze
         private_constant :ORDER
 
+        def day(date) = date.strftime("%-d %B %Y")
         def passed = @records.reverse.find { |r| r.result == "passed" }
         def failed? = @records.last&.result == "failed"
 
         # A thing that is to be retired is as old as it is: no examination makes it younger.
         def from = @rule.retires ? @rule.since : passed&.done_on || @rule.since
-        def overloaded? = @rule.after_overload && @overloaded_on && @overloaded_on >= from && (passed.nil? || passed.done_on < @overloaded_on)
+
+        def overloaded?
+          @rule.after_overload && @overloaded_on && @overloaded_on >= from && (passed.nil? ||
+            passed.done_on < @overloaded_on)
+        end
+
         def worst(found) = found.max_by { |f| ORDER.index(f.state) }
 
         def by_date(today)
           on = date or return
           left = (on - today).to_i
-          return Found.new(state: "due", on: on, words: left.zero? ? "due today" : "overdue since #{on}") unless left.positive?
+          unless left.positive?
+            return Found.new(state: "due", on: on,
+                             words: left.zero? ? "due today" : "overdue since #{day(on)}")
+          end
 
-          Found.new(state: left <= SOON_DAYS ? "soon" : "ok", on: on, words: "due on #{on}")
+          Found.new(state: left <= SOON_DAYS ? "soon" : "ok", on: on, words: "due on #{day(on)}")
         end
 
         def by_uses
@@ -64,7 +79,8 @@ module MildAnvil
           left = limit - @uses
           return Found.new(state: "due", left: 0, words: "#{@uses} uses of #{limit}") unless left.positive?
 
-          Found.new(state: @uses >= limit * SOON_SHARE ? "soon" : "ok", left: left, words: "#{left} of #{limit} uses left")
+          Found.new(state: @uses >= limit * SOON_SHARE ? "soon" : "ok", left: left,
+                    words: "#{left} of #{limit} uses left")
         end
       end
     end

@@ -124,7 +124,9 @@ module MildAnvil
         # Rising or falling: said with how many there are, the first of them counted.
         def steady
           own = points.drop(from)
-          runs = own.each_index.drop(1).slice_when { |a, b| (own[a].value <=> own[a - 1].value) != (own[b].value <=> own[b - 1].value) }
+          runs = own.each_index.drop(1).slice_when do |a, b|
+            (own[a].value <=> own[a - 1].value) != (own[b].value <=> own[b - 1].value)
+          end
           runs.filter_map do |run|
             way = own[run.first].value <=> own[run.first - 1].value
             next if way.zero? || run.size + 1 < STEADY

@@ -9,7 +9,8 @@ module MildAnvil
         # @raise [InvalidInput]
         def initialize(weekdays)
           unless weekdays.match?(/\A[1-7]{1,7}\z/) && weekdays.chars.uniq.size == weekdays.size
-            raise InvalidInput.new("“#{weekdays}” are no days: 1 is Monday, 7 is Sunday", fields: { weekdays: "are no days" })
+            raise InvalidInput.new("“#{weekdays}” are no days: 1 is Monday, 7 is Sunday",
+                                   fields: { weekdays: "are no days" })
           end
 
           @days = weekdays.chars.map(&:to_i)

@@ -33,10 +33,18 @@ module MildAnvil
 
         def process(facts)
           change = facts.change
-          return "What changed in how it is made: die, batch, temperature, setting, hand? Nothing is noted." if change.nil?
+          if change.nil?
+            return "What changed in how it is made: die, batch, temperature, setting, hand? Nothing is noted."
+          end
 
-          moved = change[:all_lower] ? "every break since is lower" : "breaks since are #{facts.figures.call(change[:since])} on average"
-          "#{change[:words]} on #{facts.day.call(change[:at])}; #{moved} (before #{facts.figures.call(change[:before])})."
+          moved = if change[:all_lower]
+                    "every break since is lower"
+                  else
+                    "breaks since are " \
+                      "#{facts.figures.call(change[:since])} on average"
+                  end
+          "#{change[:words]} on #{facts.day.call(change[:at])}; #{moved} (before " \
+            "#{facts.figures.call(change[:before])})."
         end
         private_class_method :process
 
@@ -59,7 +67,12 @@ module MildAnvil
 
         def product(facts)
           batch = facts.batch.to_s.empty? ? "the same batch" : facts.batch
-          before = facts.before.to_s.empty? ? "one from before" : "one of #{facts.before}, the last one within the limit"
+          before = if facts.before.to_s.empty?
+                     "one from before"
+                   else
+                     "one of #{facts.before}, the last one within " \
+                       "the limit"
+                   end
           "Break two more of #{batch} and #{before}."
         end
         private_class_method :product

@@ -11,7 +11,8 @@ module MildAnvil
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
         many_to_one :test, class: "MildAnvil::Store::Models::LongTest"
         one_to_many :signatures, class: "MildAnvil::Store::Models::LongReportSignature", key: :report_id, order: :id
-        one_to_many :papers, class: "MildAnvil::Store::Models::LongReportPaper", key: :report_id, order: :signature_count
+        one_to_many :papers, class: "MildAnvil::Store::Models::LongReportPaper", key: :report_id,
+                             order: :signature_count
 
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no report #{id}", id: id))

@@ -3,7 +3,8 @@
 module MildAnvil
   module Store
     module Models
-      # A test of hours to months: what is read, when, and what was agreed. terms, units, schedule and programme are JSON.
+      # A test of hours to months: what is read, when, and what was agreed. terms, units, schedule and programme are
+      # JSON.
       class LongTest < Sequel::Model(:long_tests)
         include Record
 

@@ -16,7 +16,8 @@ module MildAnvil
             json(Acts::ShowTest.call(row.id), status: 201)
           end
           app.operation("changeLongTest") do |given|
-            Acts::BeginTest.change(id: given.id, version: given.body[:version], values: given.body.except(:version), person_id: person_id)
+            Acts::BeginTest.change(id: given.id, version: given.body[:version], values: given.body.except(:version),
+                                   person_id: person_id)
             json(Acts::ShowTest.call(given.id))
           end
           course(app)
@@ -38,7 +39,8 @@ module MildAnvil
 
         def self.readings(app)
           app.operation("readStation") do |given|
-            row = Acts::KeepReading.call(station_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
+            row = Acts::KeepReading.call(station_id: given.id, person_id: person_id, once_key: given.once_key,
+                                         **given.body)
             json(Acts::ShowTest.call(row.station.test_id), status: 201)
           end
           app.operation("markStation") do |given|

@@ -18,7 +18,8 @@ module MildAnvil
             json(Watching.shown(Acts::Products.add(values: given.body, person_id: person_id).id), status: 201)
           end
           app.operation("changeWatchedProduct") do |given|
-            Acts::Products.change(id: given.id, version: given.body[:version], values: given.body.except(:version), person_id: person_id)
+            Acts::Products.change(id: given.id, version: given.body[:version], values: given.body.except(:version),
+                                  person_id: person_id)
             json(Watching.shown(given.id))
           end
           app.operation("retireWatchedProduct") do |given|
@@ -38,7 +39,8 @@ module MildAnvil
             Acts::KeepBreak.changed(product_id: given.id, person_id: person_id, **given.body)
             json(Watching.shown(given.id), status: 201)
           end
-          { "withdrawWatchedBreak" => "watched_break", "withdrawWatchedChange" => "watched_change" }.each do |operation, subject|
+          { "withdrawWatchedBreak" => "watched_break",
+            "withdrawWatchedChange" => "watched_change" }.each do |operation, subject|
             app.operation(operation) do |given|
               row = Acts::KeepBreak.withdraw(subject: subject, id: given.id, person_id: person_id, **given.body)
               json(Watching.shown(row.product_id), status: 201)

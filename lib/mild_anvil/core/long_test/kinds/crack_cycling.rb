@@ -8,7 +8,8 @@ module MildAnvil
         # come out?
         class CrackCycling < Kind
           describe "crack_cycling", "Crack cycling", "How far it has come out after so many openings of the crack",
-                   along: :count, caution: "The anchor may let go: nobody before it, nobody under it."
+                   along: :count
+          careful "The anchor may let go: nobody before it, nobody under it."
           reads :travel, "Displacement", needed: true, signed: true, **TRAVEL
           reads :crack, "Crack width", **TRAVEL
           reads :load, "Load", **FORCE
@@ -31,9 +32,13 @@ module MildAnvil
             Chart.new(x: "log_count", x_name: "cycles", y_name: "displacement", unit: say.unit(:travel).symbol,
                       series: stations.map do |s|
                         { id: s.id, name: s.name, curve: [],
-                          points: course(s).select { |r| r.count.positive? }.map { |r| [r.count, say.value(:travel, r[:travel]), "read"] } }
+                          points: course(s).select do |r|
+                            r.count.positive?
+                          end.map { |r| [r.count, say.value(:travel, r[:travel]), "read"] } }
                       end,
-                      limits: checks.map { |count, limit| { x: count, y: say.value(:travel, limit), name: "after #{Say.grouped(count.round)}" } },
+                      limits: checks.map do |count, limit|
+                        { x: count, y: say.value(:travel, limit), name: "after #{Say.grouped(count.round)}" }
+                      end,
                       marks: [], places: [])
           end
 
@@ -43,11 +48,20 @@ module MildAnvil
             rows = course(station)
             return told(station, "nothing read yet", "ok") if rows.empty?
 
-            lines = [*checks.map { |count, limit| reached(rows, count, limit) }, foretold(station, rows), widths(station),
+            lines = [*checks.map do |count, limit|
+              reached(rows, count, limit)
+            end, foretold(station, rows), widths(station),
                      *gaps(station, rows.map(&:count))].compact
             tone = Tones.worst([*lines.map(&:tone), *("alarm" if station.failed?)])
             now = "#{figure(rows.last[:travel])} after #{Say.grouped(rows.last.count)} cycles"
-            told(station, station.failed? ? "failed, #{now}" : now, tone, lines)
+            told(station, [*("failed" if station.failed?), now, *ending(lines)].join(", "), tone, lines)
+          end
+
+          def ending(lines)
+            stop = lines.find { |l| l.key == "stop" && l.tone == "alarm" }
+            return [stop.text.include?("already") ? "beyond its limit" : "it will fail"] if stop
+
+            lines.any? { |l| l.tone == "alarm" } ? ["beyond its limit"] : []
           end
 
           def course(station) = station.with(:travel).select(&:count).sort_by { |r| [r.count, r.hours] }
@@ -61,19 +75,31 @@ module MildAnvil
           def reached(rows, count, limit)
             found = Endurance::Crossing.at(rows.map(&:count), rows.map { |r| r[:travel] }, count)
             at = "after #{Say.grouped(count.round)} cycles"
-            return verdict("at_#{count.round}", found[:value] <= limit, figure(found[:value], :up), at, limit) if found[:value]
+            if found[:value]
+              return verdict("at_#{count.round}", found[:value] <= limit, figure(found[:value], :up), at,
+                             limit)
+            end
             return if found[:high].nil? && (found[:low].nil? || found[:low] <= limit)
-            return verdict("at_#{count.round}", false, "more than #{figure(found[:low], :down)}", at, limit) if beyond?(found, limit)
-            return verdict("at_#{count.round}", true, "at most #{figure(found[:high], :up)}", at, limit) if found[:high] <= limit
+            return verdict("at_#{count.round}", false, "more than #{figure(found[:low], :down)}", at, limit) if beyond?(
+              found, limit
+            )
+            if found[:high] <= limit
+              return verdict("at_#{count.round}", true, "at most #{figure(found[:high], :up)}", at,
+                             limit)
+            end
 
-            line("at_#{count.round}", "Nobody read #{at}: before it #{found[:low] ? figure(found[:low]) : 'nothing'}, " \
-                                      "past it #{figure(found[:high])}. Whether it kept to #{say.agreed(:travel, limit)} is not known.", "look")
+            line("at_#{count.round}", "Nobody read #{at}: before it " \
+                                      "#{found[:low] ? figure(found[:low]) : 'nothing'}, " \
+                                      "past it #{figure(found[:high])}. Whether it kept to " \
+                                      "#{say.agreed(:travel, limit)} is not known.", "look")
           end
 
           def beyond?(found, limit) = found[:low] && found[:low] > limit
 
           def verdict(key, kept, value, at, limit)
-            line(key, "#{value.sub(/\A./, &:upcase)} #{at}: #{kept ? 'within' : 'beyond'} the #{say.agreed(:travel, limit)} allowed.", kept ? "ok" : "alarm")
+            line(key,
+                 "#{value.sub(/\A./, &:upcase)} #{at}: #{kept ? 'within' : 'beyond'} the " \
+                 "#{say.agreed(:travel, limit)} allowed.", kept ? "ok" : "alarm")
           end
 
           # Early stop: what it has already is past the last limit, or its course will be.
@@ -86,17 +112,22 @@ module MildAnvil
             end
 
             point = expected(rows, count) or return
-            range = "#{figure(point[:low], :down)} to #{figure(point[:high], :up)} after #{Say.grouped(count.round)} cycles"
+            range = "#{figure(point[:low],
+                              :down)} to #{figure(point[:high], :up)} after #{Say.grouped(count.round)} cycles"
             if point[:low] > limit
               line("stop", "It will fail: its course leads to #{range}. It may be stopped.", "alarm")
-            elsif point[:high] <= limit then line("stop", "Its course leads to #{range}: within #{say.agreed(:travel, limit)}.")
-            else line("stop", "Its course leads to #{range}: not settled yet.", "look")
+            elsif point[:high] <= limit then line("stop",
+                                                  "Its course leads to #{range}: within #{say.agreed(:travel, limit)}.")
+            else
+              line("stop", "Its course leads to #{range}: not settled yet.", "look")
             end
           end
 
           def expected(rows, count)
             usable = rows.select { |r| r.count.positive? }.uniq(&:count)
-            forecast = Endurance::Forecast.new(usable.map { |r| r.count.to_f }, usable.map { |r| r[:travel] }, confidence: CONFIDENCE)
+            forecast = Endurance::Forecast.new(usable.map { |r| r.count.to_f }, usable.map do |r|
+              r[:travel]
+            end, confidence: CONFIDENCE)
             point = forecast.extrapolated(count)
             { low: point.low, high: point.high }
           rescue InsufficientData
@@ -110,14 +141,15 @@ module MildAnvil
             return if short.empty?
 
             line("crack", "The crack opened less than #{say.agreed(:crack, wanted)} in #{short.size} of " \
-                          "#{station.with(:crack).size} readings, least #{say.figure(:crack, short.map { |r| r[:crack] }.min, way: :down)}.", "look")
+                          "#{station.with(:crack).size} readings, least #{say.figure(:crack, short.map do |r|
+                            r[:crack]
+                          end.min, way: :down)}.", "look")
           end
 
           def agreed
             said = checks.map { |count, limit| "#{say.agreed(:travel, limit)} after #{Say.grouped(count.round)}" }
             line("agreed", "Allowed: #{said.join(', ')} cycles (v).")
           end
-
         end
       end
     end

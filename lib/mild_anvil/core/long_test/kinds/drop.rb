@@ -6,8 +6,8 @@ module MildAnvil
       module Kinds
         # A mass falls on it, or it falls: broke or survived, up after one that survived and down after one that broke.
         class Drop < Kind
-          describe "drop", "Drops, up and down", "At what energy do half of them break?", along: :none,
-                   caution: "Nobody near the drop; eyes protected; the mass hangs on a second line until it is let go."
+          describe "drop", "Drops, up and down", "At what energy do half of them break?", along: :none
+          careful "Nobody near the drop; eyes protected; the mass hangs on a second line until it is let go."
           reads :energy, "Energy", needed: true, quantity: "energy", units: %w[J kJ]
           reads :broke, "Came out", needed: true, quantity: "choice", units: [""], choices: %w[survived broke]
           term :step, "Step", quantity: "energy", units: %w[J kJ]
@@ -25,10 +25,17 @@ module MildAnvil
             series = stations.map do |s|
               rows = s.with(:energy, :broke)
               { id: s.id, name: s.name, curve: [],
-                points: rows.each_with_index.map { |r, i| [i + 1, say.value(:energy, r[:energy]), r[:broke].positive? ? "break" : "at_least"] } }
+                points: rows.each_with_index.map do |r, i|
+                  [i + 1, say.value(:energy, r[:energy]), r[:broke].positive? ? "break" : "at_least"]
+                end }
             end
             Chart.new(x: "place", x_name: "drop", y_name: "energy", unit: say.unit(:energy).symbol, series: series,
-                      limits: terms[:wanted] ? [{ y: say.value(:energy, terms[:wanted]), name: "must survive" }] : [], marks: [], places: [])
+                      limits: if terms[:wanted]
+                                [{ y: say.value(:energy, terms[:wanted]), name: "must " \
+                                                                                "survive" }]
+                              else
+                                []
+                              end, marks: [], places: [])
           end
 
           private
@@ -56,17 +63,22 @@ module MildAnvil
           def middle(drops)
             @fit = nil
             fit = Endurance::Staircase.new(drops)
-            low, high = fit.interval
-            range = case [low.nil? || !low.positive?, high.nil?]
-                    when [false, false] then "with 95 % between #{figure(low, :down, finer: FINER)} and #{figure(high, :up, finer: FINER)}"
-                    when [true, false] then "with 95 % below #{figure(high, :up, finer: FINER)}, and no lower limit"
-                    else "with no limits: too few drops"
-                    end
-            few = drops.size < FEW ? " With #{drops.size} drops the scatter (#{figure(fit.deviation, finer: FINER)}) is hardly known." : " Scatter #{figure(fit.deviation, finer: FINER)}."
             @fit = fit
-            line("middle", "Half of them break at #{figure(fit.mean, finer: FINER)}, #{range}.#{few}#{classic(fit)}")
+            few = drops.size < FEW ? "with #{drops.size} drops it is hardly known" : "over #{drops.size} drops"
+            line("middle", "Half of them break at #{fine(fit.mean)}, #{range(fit)}. Scatter #{fine(fit.deviation)}, " \
+                           "#{few}.#{classic(fit)}")
           rescue InsufficientData => e
             line("middle", "#{e.message.sub(/\A./, &:upcase)}.", "look")
+          end
+
+          def fine(joules, way = :nearest) = figure(joules, way, finer: FINER)
+
+          def range(fit)
+            low, high = fit.interval
+            return "with no limits: too few drops" if high.nil?
+            return "with 95 % below #{fine(high, :up)}, and no lower limit" if low.nil? || !low.positive?
+
+            "with 95 % between #{fine(low, :down)} and #{fine(high, :up)}"
           end
 
           def classic(fit)
@@ -78,22 +90,28 @@ module MildAnvil
             energy = terms[:wanted] or return
             at = drops.select { |d| d.joules >= energy }
             broke = drops.select { |d| d.broke && d.joules <= energy }
-            return line("wanted", "#{broke.size} broke at or below the #{figure(energy)} that must be survived.", "alarm") if broke.any?
+            if broke.any?
+              return line("wanted", "#{broke.size} broke at or below the #{figure(energy)} that must be survived.",
+                          "alarm")
+            end
 
-            share = at.reject(&:broke).size
+            share = at.count { |element| !element.broke }
             return if share.zero?
 
             confidence = 1 - (0.95**share)
-            line("wanted", "#{share} survived #{figure(energy)} or more, none broke below: #{Say.percent(confidence, digits: 0, way: :down)} % " \
+            line("wanted", "#{share} survived #{figure(energy)} or more, none broke below: " \
+                           "#{Say.percent(confidence, digits: 0, way: :down)} % " \
                            "confidence that 95 of 100 survive it.")
           end
 
           def next_drop(drops)
             step = terms[:step] or return
             to = drops.last.joules + (drops.last.broke ? -step : step)
-            to.positive? ? line("next", "Next: #{figure(to)}, since the last one #{drops.last.broke ? 'broke' : 'survived'}.") : nil
-          end
+            return unless to.positive?
 
+            line("next",
+                 "Next: #{figure(to)}, since the last one #{drops.last.broke ? 'broke' : 'survived'}.")
+          end
         end
       end
     end

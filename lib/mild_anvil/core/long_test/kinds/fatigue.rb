@@ -6,8 +6,8 @@ module MildAnvil
       module Kinds
         # Cycles to failure at one load or several; a piece that is stopped whole is a run-out, "at least" its cycles.
         class Fatigue < Kind
-          describe "fatigue", "Fatigue and wear", "How many cycles it stands, at which load", along: :count,
-                   caution: "It lets go without notice: guard shut, nobody in line with the load."
+          describe "fatigue", "Fatigue and wear", "How many cycles it stands, at which load", along: :count
+          careful "It lets go without notice: guard shut, nobody in line with the load."
           reads :wear, "Wear", **TRAVEL
           reads :temperature, "Temperature", **WARM
           term :count, "Stopped whole at", **COUNT
@@ -63,7 +63,8 @@ module MildAnvil
             rows = station.with(:wear).select(&:count)
             found = Endurance::Crossing.find(rows.map(&:count), rows.map { |r| r[:wear] }, limit) or return
 
-            line("wear", "Wear passed #{say.agreed(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.", "alarm")
+            line("wear", "Wear passed #{say.agreed(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.",
+                 "alarm")
           end
 
           def pieces
@@ -88,8 +89,12 @@ module MildAnvil
             return @refused && line("life", "#{@refused.sub(/\A./, &:upcase)}.") if fit.nil?
 
             low, high = fit.slope_interval
-            line("life", format("A tenth more load takes %s %% of the life (slope %s, 95 %% between %s and %s); run-outs count " \
-                                "as at least.", Say.percent(1 - (1.1**fit.slope), digits: 0), *[fit.slope, low, high].map { |v| signed(v) }))
+            line("life", format("A tenth more load takes %s %% of the life (slope %s, 95 %% between %s and %s); " \
+                                "run-outs count " \
+                                "as at least.", Say.percent(1 - (1.1**fit.slope), digits: 0), *[fit.slope, low,
+                                                                                                high].map do |v|
+                                                                                                signed(v)
+                                                                                              end))
           end
 
           def signed(value) = format("%.1f", value).sub("-", "−")
@@ -103,12 +108,20 @@ module MildAnvil
             text = "At #{say.agreed(:load, load)} half of them stand #{cycles(middle[:median])} cycles (95 % between " \
                    "#{cycles(middle[:low], :floor)} and #{cycles(middle[:high], :ceil)}); 95 of 100 stand more than " \
                    "#{cycles(bound, :floor)} with 95 %#{wanted(bound)}."
-            text += " No piece was run at so #{load < fit.loads.first ? 'low' : 'high'} a load: only the line says so." unless fit.tested?(load)
+            unless fit.tested?(load)
+              text += " No piece was run at so #{load < fit.loads.first ? 'low' : 'high'} a load: only the line " \
+                      "says so."
+            end
             line("asked", text, terms[:wanted] && bound < terms[:wanted] ? "look" : "ok")
           end
 
           def wanted(bound)
-            terms[:wanted] ? ": #{bound >= terms[:wanted] ? 'more' : 'not surely more'} than the #{Say.grouped(terms[:wanted].round)} asked for" : ""
+            if terms[:wanted]
+              ": #{bound >= terms[:wanted] ? 'more' : 'not surely more'} than the " \
+                "#{Say.grouped(terms[:wanted].round)} asked for"
+            else
+              ""
+            end
           end
 
           # No rounding of ours may add a digit that a life does not have.
@@ -132,11 +145,13 @@ module MildAnvil
             low, high = fit.loads.values_at(0, -1)
             low = [low, terms[:wanted_load]].compact.min
             rows = (0..24).map do |i|
-              load = low * ((high / low)**(i / 24.0))
+              load = high * ((low / high)**(i / 24.0))
               [load, fit.at(load)[:median], fit.outlived(load)]
             end
             [["half of them", 1], ["95 of 100, with 95 %", 2]].map do |name, at|
-              { id: -at, name: name, points: [], curve: rows.map { |row| [row[at], *([say.value(:load, row[0])] * 3)] } }
+              { id: -at, name: name, points: [], curve: rows.map do |row|
+                [row[at], *([say.value(:load, row[0])] * 3)]
+              end }
             end
           end
         end

@@ -6,8 +6,8 @@ module MildAnvil
       module Kinds
         # A carriage that runs to and fro, a sheave that turns: what comes out of what goes in, and what wears.
         class Moving < Kind
-          describe "endurance", "Moving endurance", "Does its efficiency fall, and what wears?", along: :count,
-                   caution: "Moving parts draw hands in: guard shut, stop it before a hand goes near."
+          describe "endurance", "Moving endurance", "Does its efficiency fall, and what wears?", along: :count
+          careful "Moving parts draw hands in: guard shut, stop it before a hand goes near."
           reads :into, "Force in", needed: true, **FORCE
           reads :out, "Force out", needed: true, **FORCE
           reads :wear, "Wear", **TRAVEL
@@ -24,7 +24,9 @@ module MildAnvil
 
           def chart
             series = stations.map do |s|
-              points = s.with(:into, :out).select { |r| r.count && r[:into].positive? }.map { |r| [r.count, 100 * r[:out] / r[:into], "read"] }
+              points = s.with(:into, :out).select do |r|
+                r.count && r[:into].positive?
+              end.map { |r| [r.count, 100 * r[:out] / r[:into], "read"] }
               { id: s.id, name: s.name, points: points, curve: [] }
             end
             Chart.new(x: "count", x_name: "cycles", y_name: "efficiency", unit: "%", series: series,
@@ -37,17 +39,22 @@ module MildAnvil
             rows = station.with(:into, :out).select(&:count).sort_by(&:count)
             return told(station, "nothing read yet", "ok") if rows.empty?
 
-            course = Endurance::EfficiencyCourse.new(rows.map(&:count), rows.map { |r| r[:into] }, rows.map { |r| r[:out] })
-            lines = [beyond_one(course), trend(course), least(rows, course), wear(station), *gaps(station, rows.map(&:count))].compact
+            course = Endurance::EfficiencyCourse.new(rows.map(&:count), rows.map { |r| r[:into] }, rows.map do |r|
+              r[:out]
+            end)
+            lines = [beyond_one(course), trend(course), least(rows, course), wear(station),
+                     *gaps(station, rows.map(&:count))].compact
             tone = Tones.worst([*lines.map(&:tone), *("alarm" if station.failed?)])
-            told(station, "#{Say.percent(course.shares.last)} % after #{Say.grouped(rows.last.count)} cycles", tone, lines)
+            told(station, "#{Say.percent(course.shares.last)} % after #{Say.grouped(rows.last.count)} cycles", tone,
+                 lines)
           end
 
           def beyond_one(course)
             count = course.shares.count { |s| s > 1 }
             return if count.zero?
 
-            line("beyond", "More comes out than goes in, #{count} times: are the two cells the right way round?", "alarm")
+            line("beyond", "More comes out than goes in, #{count} times: are the two cells the right way round?",
+                 "alarm")
           end
 
           def trend(course)
@@ -65,7 +72,8 @@ module MildAnvil
             found = Endurance::Crossing.find(rows.map(&:count), course.shares, limit, way: :down)
             return line("least", "Never below the #{Say.percent(limit)} % allowed.") if found.nil?
 
-            line("least", "It fell below #{Say.percent(limit)} % #{Say.between(found.after, found.by, 'cycles')}.", "alarm")
+            line("least", "It fell below #{Say.percent(limit)} % #{Say.between(found.after, found.by, 'cycles')}.",
+                 "alarm")
           end
 
           def wear(station)
@@ -74,11 +82,15 @@ module MildAnvil
 
             limit = terms[:wear_limit]
             found = limit && Endurance::Crossing.find(rows.map(&:count), rows.map { |r| r[:wear] }, limit)
-            return line("wear", "Wear #{say.figure(:wear, rows.last[:wear], way: :up)} after #{Say.grouped(rows.last.count)} cycles.") if found.nil?
+            if found.nil?
+              return line("wear",
+                          "Wear #{say.figure(:wear, rows.last[:wear],
+                                             way: :up)} after #{Say.grouped(rows.last.count)} cycles.")
+            end
 
-            line("wear", "Wear passed #{say.agreed(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.", "alarm")
+            line("wear", "Wear passed #{say.agreed(:wear, limit)} #{Say.between(found.after, found.by, 'cycles')}.",
+                 "alarm")
           end
-
         end
       end
     end

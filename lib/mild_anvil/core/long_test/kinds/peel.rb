@@ -6,8 +6,8 @@ module MildAnvil
       module Kinds
         # The force that peels a seam or a bond, for each width: against what is required of it.
         class Peel < Kind
-          describe "peel", "Peel and seam", "Is the strength for each width what is required?", along: :none,
-                   caution: "Eyes protected: a seam lets go all at once."
+          describe "peel", "Peel and seam", "Is the strength for each width what is required?", along: :none
+          careful "Eyes protected: a seam lets go all at once."
           reads :force, "Mean force", needed: true, quantity: "force", units: %w[N kN lbf kgf]
           reads :highest, "Highest force", quantity: "force", units: %w[N kN lbf kgf]
           reads :width, "Width", needed: true, **TRAVEL
@@ -25,8 +25,11 @@ module MildAnvil
 
           def chart
             Chart.new(x: "place", x_name: "piece", y_name: "for each width", unit: "N/mm",
-                      series: [{ id: 0, name: setup.title, curve: [], points: values.each_with_index.map { |v, i| [i + 1, v / PER_MM, "break"] } }],
-                      limits: terms[:required] ? [{ y: terms[:required] / PER_MM, name: "required" }] : [], marks: [], places: [])
+                      series: [{ id: 0, name: setup.title, curve: [], points: values.each_with_index.map do |v, i|
+                        [i + 1, v / PER_MM, "break"]
+                      end }],
+                      limits: terms[:required] ? [{ y: terms[:required] / PER_MM, name: "required" }] : [],
+                      marks: [], places: [])
           end
 
           private
@@ -38,8 +41,14 @@ module MildAnvil
             tone = terms[:required] && value < terms[:required] ? "alarm" : "ok"
             rows = station.with(:force, :width)
             wrong = rows.count { |r| r[:highest] && r[:highest] < r[:force] }
-            lines = wrong.zero? ? [] : [line("highest", "The highest force lies below the mean: are they mixed up?", "look")]
-            told(station, "#{per_width(value)} over #{rows.size == 1 ? 'one strip' : "#{rows.size} strips"}", Tones.worst([tone, *lines.map(&:tone)]), lines)
+            lines = if wrong.zero?
+                      []
+                    else
+                      [line("highest", "The highest force lies below the mean: are they mixed up?",
+                            "look")]
+                    end
+            told(station, "#{per_width(value)} over #{rows.size == 1 ? 'one strip' : "#{rows.size} strips"}",
+                 Tones.worst([tone, *lines.map(&:tone)]), lines)
           end
 
           # Strips of one piece are no further pieces: a piece is one value.
@@ -60,11 +69,10 @@ module MildAnvil
             return @bound if defined?(@bound)
 
             described = Statistics::Description.of(values)
-            @bound = if values.size < 3 || described.degenerate?
-                       nil
-                     else
-                       described.mean - (Statistics::ToleranceFactor.normal(breaks: values.size, coverage: COVERAGE, confidence: CONFIDENCE) * described.standard_deviation)
-                     end
+            return @bound = nil if values.size < 3 || described.degenerate?
+
+            k = Statistics::ToleranceFactor.normal(breaks: values.size, coverage: COVERAGE, confidence: CONFIDENCE)
+            @bound = described.mean - (k * described.standard_deviation)
           end
 
           def rated
@@ -73,10 +81,15 @@ module MildAnvil
             return line("rated", "All values are equal: no scatter, and no bound.", "look") if bound.nil?
 
             low = bound.positive? ? per_width(bound, :floor) : "nothing"
+            line("rated", "95 of 100 are stronger than #{low} with 95 % (#{values.size} pieces)#{required}.",
+                 { "fail" => "alarm", "cannot_tell" => "look" }.fetch(verdict, "ok"))
+          end
+
+          def required
+            return "" if terms[:required].nil?
+
             source = terms[:requirement_source].to_s
-            against = terms[:required] ? "; required are #{per_width(terms[:required])}#{" (#{source})" unless source.empty?}" : ""
-            line("rated", "95 of 100 are stronger than #{low} with 95 % (#{values.size} pieces)#{against}.",
-                 verdict == "fail" ? "alarm" : ("look" if verdict == "cannot_tell") || "ok")
+            "; required are #{per_width(terms[:required])}#{" (#{source})" unless source.empty?}"
           end
 
           def verdict
@@ -90,10 +103,11 @@ module MildAnvil
             return "No piece was peeled yet" if values.empty?
 
             mean = per_width(values.sum / values.size)
-            { "pass" => "It meets what is required: #{mean} on average", "fail" => "It does not meet what is required: #{mean} on average",
-              "cannot_tell" => "Whether it meets what is required cannot be told: #{mean} on average" }.fetch(verdict, "#{mean} on average")
+            { "pass" => "It meets what is required: #{mean} on average", "fail" => "It does not meet what is " \
+                                                                                   "required: #{mean} on average",
+              "cannot_tell" => "Whether it meets what is required cannot be told: #{mean} on " \
+                               "average" }.fetch(verdict, "#{mean} on average")
           end
-
         end
       end
     end

@@ -6,8 +6,8 @@ module MildAnvil
       module Kinds
         # A length that stays as it is: what is left of the force that was locked off?
         class Relaxation < Sustained
-          describe "relaxation", "Relaxation", "What is left of the force that was locked off", along: :hours,
-                   caution: "A tensioned piece stores energy: out of its line, guard shut."
+          describe "relaxation", "Relaxation", "What is left of the force that was locked off", along: :hours
+          careful "A tensioned piece stores energy: out of its line, guard shut."
           reads :load, "Force", needed: true, **FORCE
           reads :temperature, "Temperature", **WARM
           term :lock_off, "Force at lock-off", **FORCE
@@ -16,8 +16,8 @@ module MildAnvil
           term :hot_from, "Hottest from", default: "40", **WARM.slice(:quantity, :units)
           term :loss, "Loss allowed then", **SHARE
           station_term :temperature, "Temperature", **WARM.slice(:quantity, :units)
-          read_at [1.0 / 60, 2.0 / 60], [3.0 / 60, 5.0 / 60], [5.0 / 60, 10.0 / 60], [20.0 / 60, 0.5], [0.5, 1.0], [1.0, 2.0],
-                  [3.0, 5.0], [5.0, 10.0], [14.0, 24.0], [24.0, 336.0], [168.0, 2184.0]
+          read_at [1 / 60.0, 2 / 60.0], [3 / 60.0, 5 / 60.0], [5 / 60.0, 10 / 60.0], [20 / 60.0, 0.5], [0.5, 1.0],
+                  [1.0, 2.0], [3.0, 5.0], [5.0, 10.0], [14.0, 24.0], [24.0, 336.0], [168.0, 2184.0]
 
           HARM = :down
 

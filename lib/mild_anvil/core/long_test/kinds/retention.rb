@@ -7,8 +7,8 @@ module MildAnvil
         # Does it hold what was put in: a pressure, a tension, the gas of a floating cell? Start, settled, end, and what
         # weather and depth did in between.
         class Retention < Kind
-          describe "retention", "Retention", "How much of what was put in is still there", along: :hours,
-                   caution: "Gas under pressure stores energy: prefer liquid; nobody before a plug."
+          describe "retention", "Retention", "How much of what was put in is still there", along: :hours
+          careful "Gas under pressure stores energy: prefer liquid; nobody before a plug."
           reads :held, "Held", needed: true, quantity: "force or pressure", units: [*FORCE[:units], *PRESSURE[:units]]
           reads :pressure, "Air pressure, absolute", quantity: "pressure", units: %w[hPa kPa bar]
           reads :depth, "Depth", quantity: "displacement", units: %w[m ft]
@@ -33,7 +33,8 @@ module MildAnvil
               end
               { id: s.id, name: s.name, points: rows.map { |r, v| [r.hours, say.value(:held, v), "read"] }, curve: [] }
             end
-            Chart.new(x: "hours", x_name: "time", y_name: "held", unit: say.unit(:held).symbol, series: series, limits: [],
+            Chart.new(x: "hours", x_name: "time", y_name: "held", unit: say.unit(:held).symbol, series: series,
+                      limits: [],
                       marks: stations.flat_map { |s| marks_of(s) }, places: [])
           end
 
@@ -44,7 +45,8 @@ module MildAnvil
             return told(station, "nothing read yet", "ok") if rows.empty?
 
             base = settled(rows)
-            lines = [start(rows, base), correction(rows), change(rows, base), inspected(station), *gaps(station, rows.map { |r, _| r.hours })].compact
+            gaps = gaps(station, rows.map { |r, _| r.hours })
+            lines = [start(rows, base), correction(rows), change(rows, base), inspected(station), *gaps].compact
             told(station, now(rows, base), Tones.worst([*lines.map(&:tone), *("alarm" if station.failed?)]), lines)
           rescue InvalidInput => e
             told(station, "cannot be corrected", "alarm", [line("correction", e.message.sub(/\A./, &:upcase), "alarm")])
@@ -56,7 +58,12 @@ module MildAnvil
             first = rows.first && conditions(rows.first)
             rows.map do |row|
               own = conditions(row)
-              value = first && own ? Endurance::Buoyancy.to_first(row[:held], now: own, first: first, density: terms[:density] || Endurance::Buoyancy::FRESH) : row[:held]
+              value = if first && own
+                        Endurance::Buoyancy.to_first(row[:held], now: own, first: first,
+                                                                 density: terms[:density] || Endurance::Buoyancy::FRESH)
+                      else
+                        row[:held]
+                      end
               [row, value]
             end
           end
@@ -65,7 +72,8 @@ module MildAnvil
           def conditions(row)
             return unless say.unit(:held).quantity == "force" && row[:pressure] && row[:temperature]
 
-            Endurance::Buoyancy::Conditions.new(pascal: row[:pressure], metres: row[:depth] || 0.0, celsius: row[:temperature])
+            Endurance::Buoyancy::Conditions.new(pascal: row[:pressure], metres: row[:depth] || 0.0,
+                                                celsius: row[:temperature])
           end
 
           def settled_hours = (terms[:settled] || 0.0) / 3600
@@ -87,7 +95,8 @@ module MildAnvil
           def start(rows, base)
             said = "Start #{say.figure(:held, rows.first.last)}"
             said += ", settled #{say.figure(:held, base.last)} after #{Say.duration(base.first.hours)}" if base
-            line("course", "#{said}, last #{say.figure(:held, rows.last.last)}#{", corrected to the first conditions" if corrected?(rows)}.")
+            corrected = corrected?(rows) ? ", corrected to the first conditions" : ""
+            line("course", "#{said}, last #{say.figure(:held, rows.last.last)}#{corrected}.")
           end
 
           def corrected?(rows) = rows.any? { |row, value| value != row[:held] }
@@ -98,7 +107,8 @@ module MildAnvil
             without = rows.count { |row, _| conditions(row).nil? }
             return if without.zero? || (without == rows.size && rows.none? { |row, _| row[:pressure] || row[:depth] })
 
-            line("correction", "#{without} of #{rows.size} readings lack pressure or temperature and are not corrected.", "look")
+            line("correction",
+                 "#{without} of #{rows.size} readings lack pressure or temperature and are not corrected.", "look")
           end
 
           def change(rows, base)
@@ -106,7 +116,9 @@ module MildAnvil
             return if base.nil? || limit.nil?
 
             after = rows.select { |row, _| row.hours >= base.first.hours }
-            found = Endurance::Crossing.find(after.map { |row, _| row.hours }, after.map { |_, v| loss(base, v).abs }, limit)
+            found = Endurance::Crossing.find(after.map { |row, _| row.hours }, after.map do |_, v|
+              loss(base, v).abs
+            end, limit)
             percent = "#{Say.percent(limit)} %"
             return line("change", "Within the #{percent} of change allowed, at every reading.") if found.nil?
 
@@ -131,7 +143,6 @@ module MildAnvil
             terms[:change] && line("agreed", "Counted from the first reading after #{Say.duration(settled_hours)}; " \
                                              "#{Say.percent(terms[:change])} % of change is allowed.")
           end
-
         end
       end
     end

@@ -7,8 +7,10 @@ module MildAnvil
         # A load that stays on for months, at a temperature: how far has it gone, and how far will it have gone when the
         # shop's years are over?
         class Sustained < Kind
-          describe "sustained", "Sustained load", "How far it has crept when its years are over", along: :hours,
-                   caution: "Stand clear of the line of load; nobody under it; hot parts and oven fumes."
+          include LawChart
+
+          describe "sustained", "Sustained load", "How far it has crept when its years are over", along: :hours
+          careful "Stand clear of the line of load; nobody under it; hot parts and oven fumes."
           reads :travel, "Travel", needed: true, signed: true, **TRAVEL
           reads :load, "Load", **FORCE
           reads :temperature, "Temperature", **WARM
@@ -19,24 +21,15 @@ module MildAnvil
           term :load_off, "Load may fall by", default: "5", **SHARE
           station_term :load, "Load", **FORCE
           station_term :temperature, "Temperature", **WARM.slice(:quantity, :units)
-          read_at [1.0 / 60, 2.0 / 60], [3.0 / 60, 5.0 / 60], [5.0 / 60, 10.0 / 60], [20.0 / 60, 0.5], [0.5, 1.0], [1.0, 2.0],
-                  [3.0, 5.0], [5.0, 10.0], [14.0, 24.0], [24.0, 336.0], [168.0, 2184.0]
+          read_at [1 / 60.0, 2 / 60.0], [3 / 60.0, 5 / 60.0], [5 / 60.0, 10 / 60.0], [20 / 60.0, 0.5], [0.5, 1.0],
+                  [1.0, 2.0], [3.0, 5.0], [5.0, 10.0], [14.0, 24.0], [24.0, 336.0], [168.0, 2184.0]
 
           # Travel beyond what is foretold; less of it is no harm.
           HARM = :up
-          HOURS_A_YEAR = 8766.0
           MOST_FITTED = 160
 
           def answer
             overall(stations.map { |station| tell(station) }, lines: limits)
-          end
-
-          def chart
-            series = stations.map { |station| series(station) }
-            last = stations.map { |station| years(station) }.compact.max
-            Chart.new(x: "log_hours", x_name: "time under load", y_name: measured, unit: say.unit(key).symbol, series: series,
-                      limits: terms[:limit] ? [{ y: say.value(key, terms[:limit]), name: "allowed" }] : [],
-                      marks: stations.flat_map { |s| marks_of(s) }, places: last ? [{ x: last * HOURS_A_YEAR, name: Say.duration(last * HOURS_A_YEAR) }] : [])
           end
 
           private
@@ -50,7 +43,8 @@ module MildAnvil
 
             forecast = forecast(station, rows)
             away = runaway(rows)
-            lines = [*(away ? [left(away)] : foretold(station, forecast)), interrupted(station), load_kept(station)].compact +
+            lines = [*(away ? [left(away)] : foretold(station, forecast)), interrupted(station),
+                     load_kept(station)].compact +
                     gaps(station, station.readings.map(&:hours))
             told(station, *headline(station, rows, forecast, lines, away), lines)
           end
@@ -75,13 +69,17 @@ module MildAnvil
 
           # What has left its law leads nowhere that could be told.
           def left(away)
-            line("away", "It left its law after #{Say.duration(away.since)}: #{figure(away.value)} where #{figure(away.low)} to " \
+            line("away", "It left its law after #{Say.duration(away.since)}: #{figure(away.value)} where " \
+                         "#{figure(away.low)} to " \
                          "#{figure(away.high)} was foretold. Nothing is said of later.", "alarm")
           end
 
           def headline(station, rows, forecast, lines, away)
             now = "#{say.figure(key, rows.last[key])} after #{Say.duration(rows.last.hours)}"
-            return ["#{station.ended[:word].tr('_', ' ')} after #{Say.duration(station.ended[:hours])}", "alarm"] if station.failed?
+            if station.failed?
+              return ["#{station.ended[:word].tr('_', ' ')} after #{Say.duration(station.ended[:hours])}",
+                      "alarm"]
+            end
 
             return ["#{now}, running away from its law", "alarm"] if away
             return [now, Tones.worst(lines.map(&:tone))] unless forecast.is_a?(Endurance::Forecast)
@@ -102,12 +100,15 @@ module MildAnvil
           end
 
           def horizon(station, forecast)
-            return line("law", "#{forecast.message.sub(/\A./, &:upcase)}.", "look") unless forecast.is_a?(Endurance::Forecast)
+            unless forecast.is_a?(Endurance::Forecast)
+              return line("law", "#{forecast.message.sub(/\A./, &:upcase)}.", "look")
+            end
 
-            point = forecast.extrapolated(years(station) * HOURS_A_YEAR)
+            point = forecast.extrapolated(years(station) * Say::YEAR)
             text = "In #{Say.duration(point.hours)} it will have come to #{figure(point.value)}, with 95 % between " \
                    "#{figure(point.low, :down)} and #{figure(point.high, :up)}#{allowed(point)}."
-            far = " That is #{Say.grouped(point.far.round)} times as long as it was tested: beyond ten times only the " \
+            far = " That is #{Say.grouped(point.far.round)} times as long as it was tested: beyond ten times " \
+                  "only the " \
                   "law says so."
             line("horizon", point.far? ? text + far : text, tone_at(point))
           end
@@ -133,10 +134,10 @@ module MildAnvil
           def testing_on(station, forecast)
             return unless forecast.is_a?(Endurance::Forecast)
 
-            ways = forecast.longer(years(station) * HOURS_A_YEAR).select { |w| w[:half] }
+            ways = forecast.longer(years(station) * Say::YEAR).select { |w| w[:half] }
             return if ways.empty?
 
-            now = forecast.curve_half(years(station) * HOURS_A_YEAR)
+            now = forecast.curve_half(years(station) * Say::YEAR)
             said = ways.map { |w| "± #{figure(w[:half], :up)} after #{Say.duration(w[:hours])}" }
             line("longer", "By the #{LAWS.fetch(forecast.law)} alone ± #{figure(now, :up)} now; tested longer " \
                            "#{said.join(', ')}.")
@@ -149,7 +150,7 @@ module MildAnvil
 
             both = forecast.possible.size > 1
             line("laws", both ? "The readings do not tell the power law from the line over log time: the limits hold " \
-                                "both." : "It follows the #{LAWS.fetch(forecast.law)}#{constants(forecast)}.")
+              "both." : "It follows the #{LAWS.fetch(forecast.law)}#{constants(forecast)}.")
           end
 
           def constants(forecast)
@@ -162,7 +163,8 @@ module MildAnvil
           def following(forecast)
             return unless forecast.is_a?(Endurance::Forecast) && forecast.dependent?
 
-            line("dependent", "Each reading follows the one before (lag one #{format('%.2f', forecast.lag_one)}): the " \
+            line("dependent", "Each reading follows the one before (lag one " \
+                              "#{format('%.2f', forecast.lag_one)}): the " \
                               "limits are narrower than the truth.", "look")
           end
 
@@ -170,9 +172,10 @@ module MildAnvil
             off = station.marks.select { |mark| mark[:word] == "interrupted" }
             return if off.empty?
 
-            line("interrupted", "Interrupted #{off.size == 1 ? 'once' : "#{off.size} times"}, last after " \
-                                "#{Say.duration(off.last[:hours])}#{": #{off.last[:note]}" unless off.last[:note].to_s.empty?}.",
-                 "look")
+            times = off.size == 1 ? "once" : "#{off.size} times"
+            note = off.last[:note].to_s
+            line("interrupted", "Interrupted #{times}, last after #{Say.duration(off.last[:hours])}" \
+                                "#{": #{note}" unless note.empty?}.", "look")
           end
 
           def load_kept(station)
@@ -182,7 +185,8 @@ module MildAnvil
             return if low.empty?
 
             line("load", "The load fell to #{say.figure(:load, low.map { |r| r[:load] }.min, way: :down)}, more than " \
-                         "#{Say.percent(share, digits: 0)} % below #{say.agreed(:load, wanted)}: tighten it again, and say so.",
+                         "#{Say.percent(share, digits: 0)} % below #{say.agreed(:load, wanted)}: tighten it " \
+                         "again, and say so.",
                  "look")
           end
 
@@ -190,26 +194,10 @@ module MildAnvil
             years = terms[:years]
             return [] unless years && terms[:limit]
 
-            [line("limit", "Allowed: #{say.agreed(key, terms[:limit])} after #{Say.duration(years * HOURS_A_YEAR)}" \
-                           "#{", and after #{Say.duration(terms[:hot_years] * HOURS_A_YEAR)} at the hottest" if terms[:hot_years]} (v).")]
-          end
-
-          def series(station)
-            rows = course(station)
-            forecast = rows.empty? ? nil : forecast(station, rows)
-            curve = forecast.is_a?(Endurance::Forecast) ? curve(forecast, years(station) * HOURS_A_YEAR) : []
-            { id: station.id, name: station.name, points: rows.map { |r| [r.hours, say.value(key, r[key]), "read"] }, curve: curve }
-          end
-
-          CURVE_POINTS = 48
-
-          def curve(forecast, last)
-            first = forecast.times.first
-            (0..CURVE_POINTS).map do |i|
-              hours = first * ((last / first)**(i.to_f / CURVE_POINTS))
-              point = forecast.extrapolated(hours)
-              [hours, *[point.value, point.low, point.high].map { |v| say.value(key, v) }]
-            end
+            hot = terms[:hot_years]
+            hottest = hot ? ", and after #{Say.duration(hot * Say::YEAR)} at the hottest" : ""
+            [line("limit", "Allowed: #{say.agreed(key, terms[:limit])} after #{Say.duration(years * Say::YEAR)}" \
+                           "#{hottest} (v).")]
           end
         end
       end

@@ -7,8 +7,8 @@ module MildAnvil
         # At what pressure does a valve open and close, by its setting and its condition? A complaint is answered by
         # what the readings rule out.
         class Valve < Kind
-          describe "valve", "Opening and closing pressure", "Do used ones open where new ones do?", along: :none,
-                   caution: "Gas under pressure stores energy: prefer liquid; hearing; nobody before the outlet."
+          describe "valve", "Opening and closing pressure", "Do used ones open where new ones do?", along: :none
+          careful "Gas under pressure stores energy: prefer liquid; hearing; nobody before the outlet."
           reads :setting, "Setting", needed: true, **PRESSURE
           reads :opening, "Opens at", needed: true, **PRESSURE
           reads :closing, "Closes at", **PRESSURE
@@ -17,7 +17,8 @@ module MildAnvil
           term :complaint, "What is complained of", **TEXT
           station_term :condition, "Condition", **TEXT
 
-          VERDICTS = { no_difference: "no difference that matters", difference: "a difference", cannot_tell: "cannot be told" }.freeze
+          VERDICTS = { no_difference: "no difference that matters", difference: "a difference",
+                       cannot_tell: "cannot be told" }.freeze
 
           def answer
             told = stations.map { |station| tell(station) }
@@ -28,10 +29,15 @@ module MildAnvil
           def chart
             names = [reference, *conditions]
             series = names.each_with_index.map do |name, i|
-              points = stations.select { |s| condition(s) == name }.flat_map { |s| s.with(:opening).map { |r| [say.value(:setting, r[:setting]), say.value(:opening, r[:opening]), "read"] } }
+              points = stations.select { |s| condition(s) == name }.flat_map do |s|
+                s.with(:opening).select do |r|
+                  r[:setting].positive?
+                end.map { |r| [say.value(:setting, r[:setting]), 100 * r[:opening] / r[:setting], "read"] }
+              end
               { id: i, name: name, points: points, curve: [] }
             end
-            Chart.new(x: "place", x_name: "setting", y_name: "opens at", unit: say.unit(:opening).symbol, series: series,
+            Chart.new(x: "place", x_name: "setting, #{say.unit(:setting)}", y_name: "opening, of the setting",
+                      unit: "%", series: series,
                       limits: [], marks: [], places: [])
           end
 
@@ -41,19 +47,32 @@ module MildAnvil
             rows = station.with(:opening)
             return told(station, "not tried yet", "ok") if rows.empty?
 
-            lines = rows.group_by { |r| r[:setting] }.sort_by(&:first).map do |setting, group|
-              closing = group.filter_map { |r| r[:closing] }
-              said = "set to #{say.agreed(:setting, setting)}: opens at #{say.figure(:opening, mean(group.map { |r| r[:opening] }))}"
-              said += ", closes at #{say.figure(:closing, mean(closing))}" if closing.any?
-              line("setting", "#{said} (#{group.size} times)")
-            end
-            upside = rows.count { |r| r[:closing] && r[:closing] > r[:opening] }
-            lines << line("closing", "Closes above where it opens, #{upside} times: are the two mixed up?", "look") if upside.positive?
+            lines = [*rows.group_by { |r| r[:setting] }.sort_by(&:first).map { |setting, group| at(setting, group) },
+                     upside_down(rows)].compact
             told(station, "#{condition(station)}, #{rows.size} openings", Tones.worst(lines.map(&:tone)), lines)
           end
 
+          def at(setting, group)
+            opening = mean(group.map { |r| r[:opening] })
+            closing = group.filter_map { |r| r[:closing] }
+            closes = closing.empty? ? "" : ", closes at #{say.figure(:closing, mean(closing))}"
+            line("setting", "set to #{say.agreed(:setting, setting)}: opens at #{say.figure(:opening, opening)}" \
+                            "#{closes} (#{group.size} times)")
+          end
+
+          def upside_down(rows)
+            count = rows.count { |r| r[:closing] && r[:closing] > r[:opening] }
+            return if count.zero?
+
+            line("closing", "Closes above where it opens, #{count} times: are the two mixed up?", "look")
+          end
+
           def mean(values) = values.sum / values.size
-          def condition(station) = station.terms[:condition].to_s.empty? ? "condition not said" : station.terms[:condition]
+
+          def condition(station)
+            station.terms[:condition].to_s.empty? ? "condition not said" : station.terms[:condition]
+          end
+
           def reference = terms[:reference].to_s.empty? ? "new" : terms[:reference]
           def conditions = stations.map { |s| condition(s) }.uniq - [reference]
           def settings = stations.flat_map { |s| s.with(:opening).map { |r| r[:setting] } }.uniq.sort
@@ -74,18 +93,25 @@ module MildAnvil
             return if one.empty? && other.empty?
 
             at = "Set to #{say.agreed(:setting, setting)}"
-            return [:cannot_tell, line("pair", "#{at}: no #{one.empty? ? condition : reference} one was tried.", "look")] if one.empty? || other.empty?
+            if one.empty? || other.empty?
+              return [:cannot_tell,
+                      line("pair", "#{at}: no #{one.empty? ? condition : reference} one was tried.",
+                           "look")]
+            end
             return alone(at, condition, one, other) if one.size < 2 || other.size < 2
 
             limits = Compare::Ratio.new(one, other).separate(0.95)
-            [sort(limits), line("pair", sentence(at, condition, one, other, limits), sort(limits) == :no_difference ? "ok" : "look")]
+            [sort(limits),
+             line("pair", sentence(at, condition, one, other, limits), sort(limits) == :no_difference ? "ok" : "look")]
           rescue InsufficientData => e
             [:cannot_tell, line("pair", "#{at}: #{e.message}.", "look")]
           end
 
           def alone(at, condition, one, other)
-            [:cannot_tell, line("pair", "#{at}: #{condition} #{say.figure(:opening, mean(one))} (#{one.size} valves), #{reference} " \
-                                        "#{say.figure(:opening, mean(other))} (#{other.size}). One valve says what that valve does, and nothing " \
+            [:cannot_tell, line("pair", "#{at}: #{condition} #{say.figure(:opening, mean(one))} (#{one.size} " \
+                                        "valves), #{reference} " \
+                                        "#{say.figure(:opening, mean(other))} (#{other.size}). One valve says " \
+                                        "what that valve does, and nothing " \
                                         "of its kind: try a second one of each.", "look")]
           end
 
@@ -102,10 +128,12 @@ module MildAnvil
                    "#{say.figure(:opening, mean(other))} (#{other.size})."
             range = "#{change(limits.low - 1, :down)} to #{change(limits.high - 1, :up)} with 95 %"
             matters = Say.percent(terms[:matters] || 0.05, digits: 0)
+            ones = "#{condition.sub(/\A./, &:upcase)} ones"
             case sort(limits)
-            when :no_difference then "#{said} #{condition.sub(/\A./, &:upcase)} ones differ by #{range}: a difference of #{matters} % is ruled out."
-            when :difference then "#{said} #{condition.sub(/\A./, &:upcase)} ones open #{limits.low > 1 ? 'higher' : 'lower'}, by #{range}."
-            else "#{said} They differ by #{range}: neither a difference nor none of #{matters} % is shown. More valves settle it."
+            when :no_difference then "#{said} #{ones} differ by #{range}: a difference of #{matters} % is ruled out."
+            when :difference then "#{said} #{ones} open #{limits.low > 1 ? 'higher' : 'lower'}, by #{range}."
+            else "#{said} They differ by #{range}: neither a difference nor none of #{matters} % is shown. More " \
+                 "valves settle it."
             end
           end
 
@@ -124,10 +152,10 @@ module MildAnvil
             verdict = verdict(found) or return "Try valves of two conditions to compare them"
 
             settings = found.map { |_, l| l }.size
-            { "no_difference" => "No difference of #{Say.percent(terms[:matters] || 0.05, digits: 0)} % or more, at #{settings == 1 ? 'the setting' : "any of #{settings} settings"} tried",
+            { "no_difference" => "No difference of #{Say.percent(terms[:matters] || 0.05, digits: 0)} % or more, " \
+                                 "at #{settings == 1 ? 'the setting' : "any of #{settings} settings"} tried",
               "difference" => "They open at another pressure", "cannot_tell" => "Cannot be told yet" }.fetch(verdict)
           end
-
         end
       end
     end

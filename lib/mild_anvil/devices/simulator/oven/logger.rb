@@ -64,7 +64,9 @@ module MildAnvil
             last = @memory.lines.reverse.find { |line| line.text.start_with?("D ") }
             from = last ? last.text.split[2].to_f : 0.0
             now = hours
-            @memory.add("E #{format('%.4f', now)} interrupted no power from #{format('%.2f', from)} h to #{format('%.2f', now)} h")
+            @memory.add("E #{format('%.4f',
+                                    now)} interrupted no power from #{format('%.2f',
+                                                                             from)} h to #{format('%.2f', now)} h")
             @next = now + FIRST_HOURS
           end
 

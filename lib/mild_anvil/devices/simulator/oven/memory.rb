@@ -49,7 +49,11 @@ module MildAnvil
             head, *rest = whole.force_encoding(Encoding::UTF_8).lines(chomp: true)
             _, @test, began = head.to_s.split
             @began = began.to_f
-            @lines = rest.map { |line| line.split(" ", 2).then { |number, text| Line.new(number: number.to_i, text: text) } }
+            @lines = rest.map do |line|
+              line.split(" ", 2).then do |number, text|
+                Line.new(number: number.to_i, text: text)
+              end
+            end
             @file = File.new(@path, "ab")
           end
 

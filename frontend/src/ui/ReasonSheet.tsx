@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { Button } from "@/ui/Button";
-import { TextArea } from "@/ui/Field";
-import { Sheet } from "@/ui/Sheet";
-import { ErrorNote } from "@/ui/states";
+import { Button } from "./Button";
+import { TextArea } from "./Field";
+import { Sheet } from "./Sheet";
+import { ErrorNote } from "./states";
 
 type Props = {
   title: string;
@@ -10,11 +10,12 @@ type Props = {
   send: (reason: string) => void;
   pending: boolean;
   error: Error | null;
+  verb?: string;
   onClose: () => void;
 };
 
-/** Something is taken back, with a reason that stays beside it. */
-export function ReasonSheet({ title, description, send, pending, error, onClose }: Props) {
+/** Something is taken back or let go, with a reason that stays beside it. */
+export function ReasonSheet({ title, description, send, pending, error, verb = "Withdraw", onClose }: Props) {
   const [reason, setReason] = useState("");
   return (
     <Sheet open onOpenChange={(next) => !next && onClose()} title={title} description={description}>
@@ -30,7 +31,7 @@ export function ReasonSheet({ title, description, send, pending, error, onClose 
         <div className="flex justify-end gap-2.5">
           <Button onClick={onClose}>Cancel</Button>
           <Button primary type="submit" disabled={pending || reason.trim() === ""}>
-            Withdraw
+            {verb}
           </Button>
         </div>
       </form>
