@@ -36,7 +36,7 @@ module Demo
 
     def defaults(row)
       kind = MildAnvil::Core::LongTest::Kinds.fetch!(row[:kind])
-      TESTS::Terms.defaults(kind.terms)
+      MildAnvil::Core::LongTest::AgreedTerms.defaults(kind.terms)
     end
     private_class_method :defaults
 

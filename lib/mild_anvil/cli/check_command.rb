@@ -7,7 +7,8 @@ module MildAnvil
     module CheckCommand
       Instrument = Core::Instrument
       # The key that tells which problem a file states.
-      KINDS = { "guard_factor" => :guard, **ChainChecks::KINDS, "applied" => :calibration, "levels" => :verification,
+      KINDS = { "guard_factor" => :guard, **ChainChecks::KINDS, **LongChecks::KINDS, "applied" => :calibration,
+                "levels" => :verification,
                 "reading" => :budget, "lower_limit" => :watch, "hours" => :creep, "breaks" => :sample_tests,
                 "values" => :watch }.freeze
 
@@ -26,7 +27,8 @@ module MildAnvil
       # @raise [InvalidInput] when the keys state nothing to check
       def answer(given)
         kind = kind(given)
-        ChainChecks::KINDS.value?(kind) ? ChainChecks.public_send(kind, given) : send(kind, given)
+        owner = [ChainChecks, LongChecks].find { |one| one::KINDS.value?(kind) }
+        owner ? owner.public_send(kind, given) : send(kind, given)
       end
 
       # @return [Symbol]

@@ -35,6 +35,33 @@ module MildAnvil
          end]
       end
 
+      def long_test(answer)
+        [answer[:headline], *answer[:lines].map(&:text),
+         *answer[:stations].flat_map { |s| ["#{s.name}: #{s.headline}", *s.lines.map { |l| "  #{l.text}" }] }]
+      end
+
+      def staircase(answer)
+        low, high = answer.values_at(:low, :high).map { |v| v ? "#{precise(v)} J" : "no limit" }
+        classic = answer[:dixon_mood]
+        ["Half of them break at #{precise(answer[:mean])} J (#{low} to #{high}); scatter " \
+         "#{precise(answer[:deviation])} J.",
+         classic && "By the up-and-down formula: #{precise(classic[:mean])} J."]
+      end
+
+      def life(answer)
+        at = answer[:at]
+        low, high = answer[:slope_interval]
+        ["Slope #{precise(answer[:slope])} (#{precise(low)} to #{precise(high)}).",
+         at && "Half of them stand #{precise(at[:median])} cycles (#{precise(at[:low])} to " \
+               "#{precise(at[:high])}); 95 of " \
+               "100 more than #{precise(at[:outlived_by_95_percent])}.#{' Only the line says so.' unless at[:tested]}"]
+      end
+
+      def retained(answer)
+        ["#{answer[:corrected].map { |v| precise(v) }.join(', ')} N under the first conditions: " \
+         "#{number(100 * answer[:lost_share])} % lost."]
+      end
+
       def cross(answer) = answer[:sentences]
       def drift(answer) = answer[:sentences]
 

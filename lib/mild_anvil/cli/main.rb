@@ -7,9 +7,10 @@ module MildAnvil
     # The command line: parses, runs one command, prints; exit status 0 done, 1 the input cannot be used, 2 wrong use.
     class Main
       COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand, "compare" => CompareCommand,
-                   "check" => CheckCommand, "plan" => PlanCommand }.freeze
-      USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE [--json] " \
-              "[options]; bin/anvil verify | backup FILE | restore FILE; bin/anvil --help"
+                   "check" => CheckCommand, "plan" => PlanCommand, "watch" => WatchCommand }.freeze
+      USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE | watch " \
+              "FILE " \
+              "[--json] [options]; bin/anvil verify | backup FILE | restore FILE; bin/anvil --help"
 
       def initialize(out: $stdout, err: $stderr)
         @out = out

@@ -20,7 +20,19 @@ module MildAnvil
         optional(:interactions).value(:integer, **COUNT)
       end
 
-      CHECK = Dry::Schema.JSON(parent: ChainShapes::KEYS) do
+      WATCH = Dry::Schema.JSON do
+        LISTS.call(self, :values)
+        NUMBERS.call(self, :limit, **ABOVE_ZERO)
+        optional(:unit).filled(:string)
+        optional(:batches).value(:array).each(:string)
+        optional(:changes).value(:array, max_size?: 200).each(:hash) do
+          required(:after).filled(:integer, gteq?: 0)
+          required(:words).filled(:string)
+          optional(:rebase).filled(:bool)
+        end
+      end
+
+      CHECK = Dry::Schema.JSON(parent: LongShapes::KEYS) do
         LISTS.call(self, :applied, :indicated, :predict_at, :indications, :values, :hours, :displacement, :breaks)
         NUMBERS.call(self, :reading, :zero_residual, :lower_limit, :guard_factor, :process_mean)
         NUMBERS.call(self, :resolution, :range_maximum, :standard_uncertainty, :process_deviation, :extrapolate_hours,

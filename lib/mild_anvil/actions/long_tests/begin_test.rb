@@ -6,6 +6,7 @@ module MildAnvil
       # Plans a long test, changes what was agreed, starts and ends it.
       module BeginTest
         MOST_STATIONS = 60
+        Agreed = Core::LongTest::AgreedTerms
         WORDS = %i[title address].freeze
 
         module_function
@@ -89,7 +90,7 @@ module MildAnvil
         private_class_method :start
 
         def defaults(kind)
-          { terms: Terms.defaults(kind.terms), units: {}, schedule: kind.stretches, programme: [], address: "" }
+          { terms: Agreed.defaults(kind.terms), units: {}, schedule: kind.stretches, programme: [], address: "" }
         end
         private_class_method :defaults
 
@@ -97,7 +98,7 @@ module MildAnvil
           refuse(:title, "A test needs a title") if values.key?(:title) && values[:title].to_s.strip.empty?
           schedule!(values[:schedule])
           address!(values[:address])
-          json = { terms: values[:terms] && Terms.checked(kind.terms, values[:terms]),
+          json = { terms: values[:terms] && Agreed.checked(kind.terms, values[:terms], Catalogue.every_unit),
                    units: values[:units] && units(kind, values[:units]), schedule: values[:schedule],
                    programme: values[:programme] && programme(values[:programme]) }.compact
           values.slice(*WORDS).transform_values(&:strip).merge(json.transform_values { |v| JSON.generate(v) })
@@ -140,7 +141,8 @@ module MildAnvil
 
           position = test.stations_dataset.max(:position).to_i
           stations.each do |one|
-            kept = Terms.checked(kind.station_terms, Terms.defaults(kind.station_terms).merge(one[:terms].to_h))
+            typed = Agreed.defaults(kind.station_terms).merge(one[:terms].to_h)
+            kept = Agreed.checked(kind.station_terms, typed, Catalogue.every_unit)
             Store::Models::LongStation.create(test_id: test.id, position: position += 1, name: one[:name].strip,
                                               terms: JSON.generate(kept))
           end

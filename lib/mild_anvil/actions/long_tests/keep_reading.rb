@@ -45,7 +45,7 @@ module MildAnvil
         def keep(test, station, values:, at:, count:, note:, person:)
           open!(test, station)
           kind = Core::LongTest::Kinds.fetch!(test.kind)
-          read = ReadValues.call(kind, values)
+          read = Core::LongTest::TypedValues.call(kind, values, Catalogue.every_unit)
           refuse(:count, "The count of cycles is needed") if kind.along == :count && count.nil?
 
           hours = test.hours_at(at)

@@ -14,7 +14,7 @@ module MildAnvil
         def of(test, now: Time.now)
           kind = Core::LongTest::Kinds.fetch!(test.kind)
           stations = test.stations.map { |row| station(kind, row) }
-          Core::LongTest::Setup.new(kind: kind, title: test.title, terms: Terms.si(kind.terms, test.told(:terms)),
+          Core::LongTest::Setup.new(kind: kind, title: test.title, terms: agreed(kind.terms, test.told(:terms)),
                                     units: units(kind, test), steps: steps(test), stations: stations,
                                     hours: hours(test, stations, now), schedule: schedule(test))
         end
@@ -51,9 +51,12 @@ module MildAnvil
           steps
         end
 
+        def agreed(terms, kept) = Core::LongTest::AgreedTerms.si(terms, kept, Catalogue.every_unit)
+        private_class_method :agreed
+
         def station(kind, row)
           events = row.events
-          Core::LongTest::Station.new(id: row.id, name: row.name, terms: Terms.si(kind.station_terms, row.told(:terms)),
+          Core::LongTest::Station.new(id: row.id, name: row.name, terms: agreed(kind.station_terms, row.told(:terms)),
                                       readings: row.readings.map { |r| reading(r) },
                                       marks: events.map { |e| mark(e) }, ended: ended(events))
         end

@@ -6,7 +6,7 @@ module MildAnvil
       # Where a long test goes after its last reading: by the law that fits its readings, with an interval, and by the
       # other law too where the readings cannot tell the two apart.
       class Forecast
-        APART = 10.0 # difference of AICc from which one law has nothing left to say
+        APART = 10.0 # difference of AIC from which one law has nothing left to say
         FAR = 10.0 # times the tested time: beyond that only the law speaks
         LONGER = [2, 5, 10].freeze
         FEWEST = 4
@@ -44,9 +44,11 @@ module MildAnvil
 
         def fit(name = law) = @fits.fetch(name)
 
-        # @return [Array<Symbol>] laws that these readings do not rule out, the best one first
+        # Few readings choose the simpler law, and rule the other one out only by how badly it fits.
+        # @return [Array<Symbol>] laws that these readings do not rule out, the chosen one first
         def possible
-          @fits.keys.select { |name| criterion(name) - criterion(law) < APART }.sort_by { |name| criterion(name) }
+          best = @fits.keys.map { |name| misfit(name) }.min
+          @fits.keys.select { |name| name == law || misfit(name) - best < APART }.sort_by { |name| criterion(name) }
         end
 
         def at(hours) = curve(law, hours)[:value]
@@ -111,13 +113,17 @@ module MildAnvil
         def curve(name, hours) = fit(name).extrapolated(hours, confidence: @confidence)
         def unknowns(name) = name == :log ? 2 : 3
 
-        # Too few readings for its correction: the law with fewer unknowns.
+        # Akaike's criterion, and its form for few readings.
+        def misfit(name)
+          n = times.size
+          least = n * ((1.0e-9 * (values.map(&:abs).max || 1))**2)
+          (n * Math.log([fit(name).rss, least, Float::MIN].max / n)) + (2 * (unknowns(name) + 1))
+        end
+
         def criterion(name)
           n = times.size
           p = unknowns(name) + 1
-          rss = [fit(name).rss, n * ((1.0e-9 * (values.map(&:abs).max || 1))**2), Float::MIN].max
-          correction = n > p + 1 ? 2.0 * p * (p + 1) / (n - p - 1) : 1.0e6 * p
-          (n * Math.log(rss / n)) + (2 * p) + correction
+          misfit(name) + (n > p + 1 ? 2.0 * p * (p + 1) / (n - p - 1) : 1.0e6 * p)
         end
 
         def half_after(times_longer, hours)

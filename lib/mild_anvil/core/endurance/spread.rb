@@ -18,7 +18,7 @@ module MildAnvil
           (0...most).map do |i|
             wanted = Math.exp(first + ((last - first) * i / (most - 1)))
             at += 1 while at < rows.size - 1 && yield(rows[at]) < wanted
-            i == most - 1 ? rows.last : rows[at]
+            { 0 => rows.first, most - 1 => rows.last }.fetch(i) { rows[at] }
           end.uniq
         end
       end

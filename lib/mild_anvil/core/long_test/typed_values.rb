@@ -1,16 +1,16 @@
 # frozen_string_literal: true
 
 module MildAnvil
-  module Actions
-    module LongTests
+  module Core
+    module LongTest
       # What was typed of each channel, as it is kept.
-      module ReadValues
+      module TypedValues
         module_function
 
-        # @param values [Hash{Symbol => Hash}] channel => {text, unit}
+        # @param values [Hash{Symbol => Hash}] channel => {text, unit}; @param units [Array<Quantity::Unit>]
         # @return [Hash{Symbol => Hash}] text, unit, si, step
         # @raise [InvalidInput] naming every field that is wrong
-        def call(kind, values)
+        def call(kind, values, units)
           wrong = {}
           read = kind.channels.filter_map do |channel|
             given = values[channel.key]
@@ -18,7 +18,7 @@ module MildAnvil
               wrong[channel.key] = "#{channel.name} is needed" if channel.needed
               next
             end
-            [channel.key, one(channel, given)]
+            [channel.key, one(channel, given, units)]
           rescue InvalidInput => e
             wrong[channel.key] = e.message
             nil
@@ -30,7 +30,7 @@ module MildAnvil
           read
         end
 
-        def one(channel, given)
+        def one(channel, given, units)
           return choice(channel, given[:text]) if channel.choices
 
           symbol = given[:unit].to_s
@@ -38,8 +38,8 @@ module MildAnvil
             raise InvalidInput.new("#{channel.name} is read in #{channel.units.join(', ')}", unit: symbol)
           end
 
-          typed = Core::LongTest::Typed.parse(given[:text], Catalogue.unit!(symbol), signed: channel.signed,
-                                                                                     name: channel.name.downcase)
+          typed = Typed.parse(given[:text], units.find { |unit| unit.symbol == symbol }, signed: channel.signed,
+                                                                                         name: channel.name.downcase)
           { text: typed.text, unit: typed.unit, si: typed.si, step: typed.step_si }
         end
         private_class_method :one
@@ -55,7 +55,7 @@ module MildAnvil
         # A gauge's reading in the place of an absolute one is told at once, and not when all is over.
         def plausible!(read)
           pressure = read[:pressure] or return
-          Core::Endurance::Buoyancy.pascal!(pressure[:si])
+          Endurance::Buoyancy.pascal!(pressure[:si])
         end
         private_class_method :plausible!
 

@@ -1,22 +1,23 @@
 # frozen_string_literal: true
 
 module MildAnvil
-  module Actions
-    module LongTests
+  module Core
+    module LongTest
       # What was agreed of a test or a station: kept as it was typed, read as SI.
-      module Terms
+      module AgreedTerms
         module_function
 
-        # @param terms [Array<Core::LongTest::Term>]; @param typed [Hash] key => {text, unit}
+        # @param terms [Array<Term>]; @param typed [Hash] key => {text, unit}
+        # @param units [Array<Quantity::Unit>]
         # @return [Hash] to be kept
         # @raise [InvalidInput] naming every field that is wrong
-        def checked(terms, typed)
+        def checked(terms, typed, units)
           wrong = {}
           kept = terms.filter_map do |term|
             given = typed[term.key]
             next if given.nil? || given[:text].to_s.strip.empty?
 
-            [term.key, one(term, given)]
+            [term.key, one(term, given, units)]
           rescue InvalidInput => e
             wrong[term.key] = e.message
             nil
@@ -34,29 +35,29 @@ module MildAnvil
 
         # @param kept [Hash]
         # @return [Hash{Symbol => Float, String}]
-        def si(terms, kept)
+        def si(terms, kept, units)
           terms.filter_map do |term|
             given = kept[term.key] or next
-            [term.key, term.quantity == "text" ? given[:text] : parse(term, given).si]
+            [term.key, term.quantity == "text" ? given[:text] : parse(term, given, units).si]
           end.to_h
         end
 
-        def one(term, given)
+        def one(term, given, units)
           return { text: given[:text].strip[0, 400], unit: "" } if term.quantity == "text"
 
-          typed = parse(term, given)
+          typed = parse(term, given, units)
           { text: typed.text, unit: typed.unit }
         end
         private_class_method :one
 
-        def parse(term, given)
+        def parse(term, given, units)
           symbol = given[:unit].to_s
           unless term.units.include?(symbol)
             raise InvalidInput.new("#{term.name} is typed in #{term.units.join(', ')}", unit: symbol)
           end
 
-          Core::LongTest::Typed.parse(given[:text], Catalogue.unit!(symbol), name: term.name.downcase,
-                                                                             signed: term.quantity == "temperature")
+          Typed.parse(given[:text], units.find { |unit| unit.symbol == symbol }, name: term.name.downcase,
+                                                                                 signed: term.quantity == "temperature")
         end
         private_class_method :parse
 
