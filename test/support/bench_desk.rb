@@ -2,12 +2,14 @@
 
 require "tmpdir"
 require_relative "bench_line"
+require_relative "patience"
 require_relative "chain_helpers"
 
 # A lot at a driven bench: simulated bench, recorder and all, in threads of the test.
 module BenchDesk
   include BenchLine
   include ChainHelpers
+  include Patience
 
   Benching = MildAnvil::Actions::Benching
   ALL = Benching::Readiness::CHECKLIST.keys.to_h { |key| [key, true] }.freeze
@@ -66,10 +68,6 @@ module BenchDesk
 
   def connected
     patiently { Benching::Live.new(@bench_row.id).once[:connected] }
-  end
-
-  def patiently(seconds = 20)
-    Timeout.timeout(seconds) { sleep 0.05 until (found = yield) && (return found) }
   end
 
   def over(run) = patiently(40) { (found = run.refresh).state == "recording" ? nil : found }

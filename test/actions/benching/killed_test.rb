@@ -2,42 +2,20 @@
 
 require_relative "../../support/committed_case"
 require_relative "../../support/bench_desk"
+require_relative "../../support/real_processes"
 
 # Real processes, killed in mid-pull: the recorder, the bench, the lines to the bench and to the database, whoever
 # watches; a clock that jumps.
 class KilledTest < CommittedCase
   include BenchDesk
 
-  ROOT = File.expand_path("../../..", __dir__)
+  include RealProcesses
+
   LOST_SECONDS = 0.25
 
   def setup
-    @var = Dir.mktmpdir
-    FileUtils.mkdir_p(File.join(@var, "run"))
-    ENV["RECORDER_SOCKET"] = File.join(@var, "run/recorder.sock")
-    @pids = []
-    @lot = lot_at_bench
-  end
-
-  def teardown
-    @pids.dup.each { |pid| kill(pid, "TERM") }
-    ENV.delete("RECORDER_SOCKET")
-    FileUtils.remove_entry(@var)
     super
-  end
-
-  def process(*words, database: ENV.fetch("DATABASE_URL"))
-    env = { "DATABASE_URL" => database, "RECORDER_SOCKET" => ENV.fetch("RECORDER_SOCKET") }
-    Process.spawn(env, "bundle", "exec", "ruby", *words, chdir: ROOT, %i[out err] => File.join(@var, "said.log"))
-           .tap { |pid| @pids << pid }
-  end
-
-  def kill(pid, signal = "KILL")
-    Process.kill(signal, pid)
-    Process.wait(pid)
-    @pids.delete(pid)
-  rescue Errno::ESRCH, Errno::ECHILD
-    @pids.delete(pid)
+    @lot = lot_at_bench
   end
 
   def port_file = File.join(@var, "run/bench-simulator.port")

@@ -83,6 +83,16 @@ class ForecastTest < CoreCase
     assert_nil Endurance::Runaway.find(TIMES, calm[0...-1] + [calm[-1] + 0.2]), "one reading may be a slip of the pen"
   end
 
+  # What leaves slowly bends the law with it: the earlier readings tell.
+  def test_a_slow_departure_in_a_dense_log_is_found_and_noise_alone_is_none
+    times = Array.new(150) { |i| 0.02 * ((1000 / 0.02)**(i / 149.0)) }
+    found = Array.new(20) { |seed| runaway(times, seed, 0.0006) }
+
+    assert_equal [:up], found.map { |one| one&.away }.uniq
+    assert_operator found.map(&:since).min, :>, 400
+    assert_empty Array.new(20) { |seed| runaway(times, seed, 0.0) }.compact
+  end
+
   def test_many_readings_are_thinned_over_the_logarithm_and_the_last_is_kept
     rows = (1..5000).map { |i| i / 10.0 }
     thin = Endurance::Spread.over_log(rows, 100) { |t| t }
@@ -94,6 +104,11 @@ class ForecastTest < CoreCase
   end
 
   private
+
+  def runaway(times, seed, faster)
+    random = Random.new(seed)
+    Endurance::Runaway.find(times, times.map { |t| 0.4 + (0.08 * (t**0.22)) + (0.003 * normal(random)) + ([t - 500, 0].max * faster) })
+  end
 
   def read(noise = 0.0002)
     random = Random.new(7)

@@ -119,6 +119,21 @@ class OtherKindsTest < CoreCase
     assert_equal "1,234,567", say.grouped(1_234_567)
   end
 
+  # Whatever was left out when it was agreed, and however little was read.
+  def test_every_kind_answers_with_nothing_agreed
+    LongTest::Kinds.all.each do |kind|
+      nothing = kind.terms.to_h { |term| [term.key, nil] }
+      [0, 1, 2, 7].each do |count|
+        rows = Array.new(count) { |i| at(i + 1, count: i + 1, **kind.channels.to_h { |c| [c.key, c.choices ? 1.0 : 20.0 + (i % 3)] }) }
+        found = answer(kind.key, [station(readings: rows)], terms: nothing, units: { held: "bar" })
+
+        refute_empty found.headline, kind.key
+        assert_equal 1, found.stations.size
+        assert JSON.generate(@chart.to_h) # nothing in it is no number
+      end
+    end
+  end
+
   def test_missed_readings_are_said_and_nothing_is_filled_in
     plan = MildAnvil::Core::Endurance::Schedule.new([{ every: 1, until: 10 }])
     rows = [1, 2, 4, 5].map { |h| at(h, held: 400.0) }

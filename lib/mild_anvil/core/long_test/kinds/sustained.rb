@@ -27,6 +27,7 @@ module MildAnvil
           # Travel beyond what is foretold; less of it is no harm.
           HARM = :up
           MOST_FITTED = 160
+          USUAL_YEARS = 50.0
 
           def answer
             overall(stations.map { |station| tell(station) }, lines: limits)
@@ -93,10 +94,11 @@ module MildAnvil
             found if found&.away == self.class::HARM
           end
 
+          # Nobody agreed on a time: the usual one, so that there is an answer.
           def years(station)
             warm = station.terms[:temperature]
             hot = warm && terms[:hot_from] && warm >= terms[:hot_from]
-            hot ? terms[:hot_years] : terms[:years]
+            (hot && terms[:hot_years]) || terms[:years] || USUAL_YEARS
           end
 
           def horizon(station, forecast)
