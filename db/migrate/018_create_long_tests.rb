@@ -53,6 +53,7 @@ Sequel.migration do
       foreign_key :person_id, :people
       DateTime :created_at, null: false, size: 6
       index %i[station_id hours]
+      index %i[station_id id]
       unique %i[station_id source_key]
       constraint(:reading_after_the_start) { hours >= 0 }
       constraint(:counts_are_not_below_nothing) { Sequel.expr(count: nil) | (count >= 0) }
@@ -157,6 +158,7 @@ Sequel.migration do
       foreign_key :person_id, :people, null: false
       DateTime :created_at, null: false, size: 6
       index %i[product_id at]
+      index %i[product_id id]
       constraint(:break_above_zero) { value_si > 0 }
     end
 

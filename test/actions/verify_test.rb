@@ -40,6 +40,46 @@ class VerifyTest < CommittedCase
     end
   end
 
+  # A report of a long test, and a break of a watched product.
+  def test_a_reading_that_says_something_else_is_noticed_and_its_report_too
+    reading, report = long_report
+    broke = watched_break
+    other = JSON.parse(reading.read).tap { |read| read["travel"]["si"] = 0.0001 }
+
+    altered(:long_readings, { id: reading.id }, read: JSON.generate(other)) do
+      assert_match(/the events know nothing of it/, broken["readings"])
+      assert_match(/rests on a reading of .* something else now/, broken["reports"])
+    end
+    altered(:watched_breaks, { id: broke.id }, value_si: 600.0) do
+      assert_match(/a break of Cord/, broken["readings"])
+    end
+    altered(:long_reports, { id: report.id }, body: report.body.sub("Creep", "Sleep")) do
+      assert_match(/Report 1 is not what was signed/, broken["reports"])
+      assert_raises(MildAnvil::Tampered) { report.refresh.frozen_body }
+    end
+    altered(:long_report_papers, { report_id: report.id }, content: Sequel.blob("%PDF other")) do
+      assert_match(/bytes have another hash/, broken["reports"])
+      assert_raises(MildAnvil::Tampered) { Actions::LongTests::ReportPapers.read(report.id) }
+    end
+
+    assert_empty broken
+  end
+
+  def long_report
+    values = { kind: "sustained", title: "Creep", stations: [{ name: "One" }] }
+    test = Actions::LongTests::BeginTest.call(values: values,
+                                              person_id: person.id, started_at: Time.now - 7200)
+    reading = Actions::LongTests::KeepReading.call(station_id: test.stations.first.id, person_id: person.id,
+                                                   values: { travel: { text: "0.50", unit: "mm" } })
+    seen = Actions::LongTests::ShowTest.call(test.id)
+    [reading, Actions::LongTests::Report.sign(test_id: test.id, sha256: seen[:sha256], person_id: person.id)]
+  end
+
+  def watched_break
+    cord = Actions::Watching::Products.add(values: { name: "Cord", display_unit: "N" }, person_id: person.id)
+    Actions::Watching::KeepBreak.call(product_id: cord.id, value: { text: "584", unit: "N" }, person_id: person.id)
+  end
+
   def uneven(peak)
     log_text(peak_newtons: peak).lines.each_with_index.map do |line, i|
       line.sub(/\A([\d.]+)/) { |t| format("%.4f", t.to_f + (i.odd? ? 0.002 : 0)) }
@@ -57,9 +97,10 @@ class VerifyTest < CommittedCase
 
     assert_empty broken
     assert_equal({ "files" => 3, "recordings" => 3, "findings" => 3, "statements" => 1, "signatures" => 2,
-                   "documents" => 6, "checks" => 0, "attachments" => 0, "conclusions" => 1 }, found.to_h do |f|
-                                                                                                [f.kind, f.checked]
-                                                                                              end.except("events"))
+                   "documents" => 6, "checks" => 0, "attachments" => 0, "conclusions" => 1, "reports" => 0,
+                   "readings" => 0 }, found.to_h do |f|
+                                        [f.kind, f.checked]
+                                      end.except("events"))
     assert_operator found.last.checked, :>, 10
     assert_equal "files: 3 checked, all sound", found.first.in_words
   end

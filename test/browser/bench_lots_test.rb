@@ -108,7 +108,7 @@ class BenchLotsJourney < BrowserCase
     click_on "Count as at least" if page.has_button?("Count as at least", wait: 1)
     assert_text(/at least by Wren|counts as at least/i, wait: 10)
     visit "/"
-    assert_selector "h1", text: "Today"
+    assert_selector "a[aria-current=page]", text: "Today"
     assert_no_text "Pulls that were interrupted"
   end
 

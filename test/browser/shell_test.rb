@@ -32,7 +32,7 @@ class ShellTest < BrowserCase
     assert_selector "h1", text: "Sign in"
     assert_accessible "sign in"
     click_on "Wren Ashdown"
-    assert_selector "h1", text: "Today"
+    assert_selector "a[aria-current=page]", text: "Today"
   end
 
   def every_screen_fits_and_is_accessible_in_both_themes
@@ -107,7 +107,7 @@ class ShellTest < BrowserCase
   def a_viewer_changes_nothing
     sign_out
     click_on "Pell Hartley"
-    assert_selector "h1", text: "Today"
+    assert_selector "a[aria-current=page]", text: "Today"
     visit "/lots/#{@lot}/judge"
     assert_selector "[data-testid=curve]"
     assert_selector "button[disabled]", text: "Break"

@@ -25,7 +25,7 @@ class WholePathTest < BrowserCase
     fill_in "Name to sign in by", with: "maren"
     fill_in "Password", with: PASSWORD
     click_on "Begin"
-    assert_selector "h1", text: "Today"
+    assert_selector "a[aria-current=page]", text: "Today"
     visit "/people"
     add_somebody("Wren Ashdown", "technician")
     add_somebody("Isolde Farrow", "reviewer")

@@ -64,7 +64,7 @@ class BrowserCase < Minitest::Test
     fill_in "Name", with: person.name.split.first.downcase
     fill_in "Password", with: password
     click_on "Sign in"
-    assert_selector "h1", text: "Today"
+    assert_selector "a[aria-current=page]", text: "Today"
   end
 
   def sign_out

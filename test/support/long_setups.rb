@@ -19,9 +19,10 @@ module LongSetups
   # @return [LongTest::Answer]
   def answer(key, stations, terms: {}, units: {}, steps: {}, hours: nil, schedule: nil)
     kind = LongTest::Kinds.fetch!(key)
-    setup = LongTest::Setup.new(kind: kind, title: "A test", stations: stations, schedule: schedule,
+    hours ||= stations.flat_map { |s| s.readings.map(&:hours) }.max || 0.0
+    setup = LongTest::Setup.new(kind: kind, title: "A test", stations: stations, schedule: schedule, hours: hours,
                                 terms: agreed(kind).merge(terms).compact, units: shown(kind, units),
-                                steps: STEPS.merge(steps), hours: hours || stations.flat_map { |s| s.readings.map(&:hours) }.max || 0.0)
+                                steps: STEPS.merge(steps))
     kind.new(setup).tap { |one| @chart = one.chart }.answer
   end
 

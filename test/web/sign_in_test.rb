@@ -165,7 +165,7 @@ class PermissionsTest < WebCase
   OWN = %w[issueToken revokeToken firstAdministrator].freeze
 
   # The registers, procedures and templates of the shop are kept by whoever keeps the library.
-  SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures)(/\{\w+\}|/preview)?\z}
+  SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures|upkeep)(/\{\w+\}|/preview)?\z}
 
   LIBRARY = %r{/(item-types|pictures|design-factors|proof-rules|populations|library)}
 
@@ -174,9 +174,9 @@ class PermissionsTest < WebCase
   end
 
   def refused?(operation, role)
-    return !%w[health session firstAdministrator].include?(operation.id) if role.nil?
+    return !%w[health session firstAdministrator calendarFeed].include?(operation.id) if role.nil?
     return role != "administrator" if %w[addPerson changePerson].include?(operation.id)
-    return role != "reviewer" if %w[countersignStatement reviewConclusion].include?(operation.id)
+    return role != "reviewer" if %w[countersignStatement reviewConclusion reviewLongReport releaseBatches].include?(operation.id)
     return !%w[reviewer administrator].include?(role) if %w[events checkEvents].include?(operation.id)
     return false unless operation.verb.match?(WRITES) && !OWN.include?(operation.id)
 

@@ -92,7 +92,7 @@ class WatchingApiTest < WebCase
     assert_includes last_response.body, "SUMMARY:Hoist\\; \"old\": Load test"
     get "/api/calendar.ics?key=#{all}"
 
-    assert_equal 401, last_response.status
+    assert_equal 403, last_response.status
     header "Authorization", "Bearer #{key}"
     get "/api/lots"
 

@@ -1,27 +1,8 @@
-import { createRootRoute, createRoute, createRouter, Link } from "@tanstack/react-router";
+import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Link } from "@tanstack/react-router";
 import type { Asked } from "@/api/compareQueries";
 import { Empty } from "@/ui/states";
-import { AskPage } from "@/features/ask/AskPage";
-import { BenchPage } from "@/features/bench/BenchPage";
-import { BenchesPage } from "@/features/benches/BenchesPage";
-import { BlindPage } from "@/features/blind/BlindPage";
-import { CheckPage } from "@/features/check/CheckPage";
-import { ComparePage } from "@/features/compare/ComparePage";
-import { InstrumentPage } from "@/features/check/InstrumentPage";
-import { JudgePage } from "@/features/judge/JudgePage";
-import { LongTestPage } from "@/features/long/LongTestPage";
-import { LongTestsPage } from "@/features/long/LongTestsPage";
-import { LibraryPage } from "@/features/library/LibraryPage";
-import { PeoplePage } from "@/features/people/PeoplePage";
-import { PapersPage } from "@/features/papers/PapersPage";
-import { PlanPage } from "@/features/plan/PlanPage";
-import { PreparePage } from "@/features/prepare/PreparePage";
-import { PullPage } from "@/features/pull/PullPage";
 import { RackPage } from "@/features/rack/RackPage";
-import { RatePage } from "@/features/rate/RatePage";
 import { TodayPage } from "@/features/today/TodayPage";
-import { UpkeepPage } from "@/features/upkeep/UpkeepPage";
-import { WatchPage } from "@/features/watch/WatchPage";
 import { LotFrame } from "./LotFrame";
 import { OpenPiece } from "./OpenPiece";
 import { Outside } from "./Outside";
@@ -40,8 +21,16 @@ const root = createRootRoute({
 const outside = createRoute({ getParentRoute: () => root, id: "outside", component: Outside });
 const today = createRoute({ getParentRoute: () => outside, path: "/", component: TodayPage });
 const lots = createRoute({ getParentRoute: () => outside, path: "/lots", component: RackPage });
-const library = createRoute({ getParentRoute: () => outside, path: "/library", component: LibraryPage });
-const benches = createRoute({ getParentRoute: () => outside, path: "/benches", component: BenchesPage });
+const library = createRoute({
+  getParentRoute: () => outside,
+  path: "/library",
+  component: lazyRouteComponent(() => import("@/features/library/LibraryPage"), "LibraryPage"),
+});
+const benches = createRoute({
+  getParentRoute: () => outside,
+  path: "/benches",
+  component: lazyRouteComponent(() => import("@/features/benches/BenchesPage"), "BenchesPage"),
+});
 const instrument = createRoute({
   getParentRoute: () => outside,
   path: "/benches/cells/$cellId",
@@ -49,7 +38,7 @@ const instrument = createRoute({
     parse: ({ cellId }) => ({ cellId: Number(cellId) }),
     stringify: ({ cellId }) => ({ cellId: String(cellId) }),
   },
-  component: InstrumentPage,
+  component: lazyRouteComponent(() => import("@/features/check/InstrumentPage"), "InstrumentPage"),
 });
 const watch = createRoute({
   getParentRoute: () => outside,
@@ -58,9 +47,13 @@ const watch = createRoute({
     ...(Number(search.product) > 0 ? { product: Number(search.product) } : {}),
     ...(/^(check|zero|minutes)-\d+$/.test(String(search.chart)) ? { chart: String(search.chart) } : {}),
   }),
-  component: WatchPage,
+  component: lazyRouteComponent(() => import("@/features/watch/WatchPage"), "WatchPage"),
 });
-const tests = createRoute({ getParentRoute: () => outside, path: "/tests", component: LongTestsPage });
+const tests = createRoute({
+  getParentRoute: () => outside,
+  path: "/tests",
+  component: lazyRouteComponent(() => import("@/features/long/LongTestsPage"), "LongTestsPage"),
+});
 const test = createRoute({
   getParentRoute: () => outside,
   path: "/tests/$testId",
@@ -68,17 +61,29 @@ const test = createRoute({
     parse: ({ testId }) => ({ testId: Number(testId) }),
     stringify: ({ testId }) => ({ testId: String(testId) }),
   },
-  component: LongTestPage,
+  component: lazyRouteComponent(() => import("@/features/long/LongTestPage"), "LongTestPage"),
 });
-const upkeep = createRoute({ getParentRoute: () => outside, path: "/upkeep", component: UpkeepPage });
-const people = createRoute({ getParentRoute: () => outside, path: "/people", component: PeoplePage });
+const upkeep = createRoute({
+  getParentRoute: () => outside,
+  path: "/upkeep",
+  component: lazyRouteComponent(() => import("@/features/upkeep/UpkeepPage"), "UpkeepPage"),
+});
+const people = createRoute({
+  getParentRoute: () => outside,
+  path: "/people",
+  component: lazyRouteComponent(() => import("@/features/people/PeoplePage"), "PeoplePage"),
+});
 const lot = createRoute({
   getParentRoute: () => root,
   path: "/lots/$lotId",
   params: { parse: ({ lotId }) => ({ lotId: Number(lotId) }), stringify: ({ lotId }) => ({ lotId: String(lotId) }) },
   component: LotFrame,
 });
-const ask = createRoute({ getParentRoute: () => lot, path: "/ask", component: AskPage });
+const ask = createRoute({
+  getParentRoute: () => lot,
+  path: "/ask",
+  component: lazyRouteComponent(() => import("@/features/ask/AskPage"), "AskPage"),
+});
 const PARTS = ["plan", "rig", "specimens", "order", "acceptance"];
 const plan = createRoute({
   getParentRoute: () => lot,
@@ -87,34 +92,50 @@ const plan = createRoute({
     ...(PARTS.includes(String(search.part)) ? { part: String(search.part) } : {}),
     ...(Number(search.specimen) > 0 ? { specimen: Number(search.specimen), part: "specimens" } : {}),
   }),
-  component: PlanPage,
+  component: lazyRouteComponent(() => import("@/features/plan/PlanPage"), "PlanPage"),
 });
 const check = createRoute({
   getParentRoute: () => lot,
   path: "/check",
   validateSearch: (search: Record<string, unknown>): { cell?: number } =>
     Number(search.cell) > 0 ? { cell: Number(search.cell) } : {},
-  component: CheckPage,
+  component: lazyRouteComponent(() => import("@/features/check/CheckPage"), "CheckPage"),
 });
 const prepare = createRoute({
   getParentRoute: () => lot,
   path: "/prepare",
   validateSearch: (search: Record<string, unknown>): { specimen?: number } =>
     Number(search.specimen) > 0 ? { specimen: Number(search.specimen) } : {},
-  component: PreparePage,
+  component: lazyRouteComponent(() => import("@/features/prepare/PreparePage"), "PreparePage"),
 });
 const piece = createRoute({ getParentRoute: () => root, path: "/piece/$code", component: OpenPiece });
-const pull = createRoute({ getParentRoute: () => lot, path: "/pull", component: PullPage });
-const bench = createRoute({ getParentRoute: () => lot, path: "/bench", component: BenchPage });
+const pull = createRoute({
+  getParentRoute: () => lot,
+  path: "/pull",
+  component: lazyRouteComponent(() => import("@/features/pull/PullPage"), "PullPage"),
+});
+const bench = createRoute({
+  getParentRoute: () => lot,
+  path: "/bench",
+  component: lazyRouteComponent(() => import("@/features/bench/BenchPage"), "BenchPage"),
+});
 const judge = createRoute({
   getParentRoute: () => lot,
   path: "/judge",
   validateSearch: (search: Record<string, unknown>): { pull?: number } =>
     Number(search.pull) > 0 ? { pull: Number(search.pull) } : {},
-  component: JudgePage,
+  component: lazyRouteComponent(() => import("@/features/judge/JudgePage"), "JudgePage"),
 });
-const blind = createRoute({ getParentRoute: () => lot, path: "/blind", component: BlindPage });
-const rate = createRoute({ getParentRoute: () => lot, path: "/rate", component: RatePage });
+const blind = createRoute({
+  getParentRoute: () => lot,
+  path: "/blind",
+  component: lazyRouteComponent(() => import("@/features/blind/BlindPage"), "BlindPage"),
+});
+const rate = createRoute({
+  getParentRoute: () => lot,
+  path: "/rate",
+  component: lazyRouteComponent(() => import("@/features/rate/RatePage"), "RatePage"),
+});
 const BY = ["strength", "first_failure", "yield", "residual", "energy", "stiffness"] as const;
 const compare = createRoute({
   getParentRoute: () => lot,
@@ -124,9 +145,13 @@ const compare = createRoute({
     ...(Number(search.against) > 0 ? { against: Number(search.against) } : {}),
     ...(BY.some((by) => by === search.by) ? { by: search.by as Asked["by"] } : {}),
   }),
-  component: ComparePage,
+  component: lazyRouteComponent(() => import("@/features/compare/ComparePage"), "ComparePage"),
 });
-const papers = createRoute({ getParentRoute: () => lot, path: "/papers", component: PapersPage });
+const papers = createRoute({
+  getParentRoute: () => lot,
+  path: "/papers",
+  component: lazyRouteComponent(() => import("@/features/papers/PapersPage"), "PapersPage"),
+});
 
 export const router = createRouter({
   routeTree: root.addChildren([

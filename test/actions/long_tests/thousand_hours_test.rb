@@ -58,13 +58,13 @@ class ThousandHoursTest < CommittedCase
 
   # Line by line what the oven's logger remembers is what stands in the store.
   def everything_once
-    lines = File.read(memory)[/\A.*\n/m].lines(chomp: true).drop(1).map { |line| line.split(" ") }
+    lines = File.read(memory)[/\A.*\n/m].lines(chomp: true).drop(1).map(&:split)
     last = lines.last.first.to_i
     patiently(20) { newest_number >= last }
     kill(@recorder)
     remembered = lines.select { |line| line[1] == "D" }.map { |line| [line[0].to_i, line[2].to_i, line[3].to_f] }
 
-    assert_equal remembered, kept.take_while { |number, *| number <= last }
+    assert_equal(remembered, kept.take_while { |number, *| number <= last })
     assert_operator remembered.last.last, :>=, HOURS
   end
 

@@ -107,7 +107,9 @@ class ForecastTest < CoreCase
 
   def runaway(times, seed, faster)
     random = Random.new(seed)
-    Endurance::Runaway.find(times, times.map { |t| 0.4 + (0.08 * (t**0.22)) + (0.003 * normal(random)) + ([t - 500, 0].max * faster) })
+    Endurance::Runaway.find(times, times.map do |t|
+      0.4 + (0.08 * (t**0.22)) + (0.003 * normal(random)) + ([t - 500, 0].max * faster)
+    end)
   end
 
   def read(noise = 0.0002)

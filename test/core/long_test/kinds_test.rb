@@ -40,7 +40,8 @@ class LongTestKindsTest < CoreCase
   # 10 kN − 0.3 kN a decade: 4.9 % lost from lock-off to 1000 h read, and 10 − 0.3·log10(438 300) = 8.31 kN in 50 years.
   def test_relaxation_by_hand
     rows = [0.1, 1, 10, 100, 1000].map { |h| at(h, load: 10_000.0 - (300 * Math.log10(h))) }
-    found = answer("relaxation", [station(readings: rows)], terms: { lock_off: 10_300.0, loss: 0.2 }, steps: { load: 1.0 })
+    found = answer("relaxation", [station(readings: rows)], terms: { lock_off: 10_300.0, loss: 0.2 },
+                                                            steps: { load: 1.0 })
 
     assert_match(/9\.100 kN after 42 days, 11\.7 % lost since lock-off/, found.stations.first.headline)
     assert_match(/come to 8\.307 kN/, line(found, "horizon"))
@@ -71,7 +72,8 @@ class LongTestKindsTest < CoreCase
     assert_match(/It will fail: its course leads to/, line(found, "stop"))
     assert_match(/it will fail\z/, found.headline)
     assert_match(/fails, and may be stopped/, line(cycled([[20, 1.0], [100, 3.2]]), "stop"))
-    assert_match(/within 3 mm/, line(cycled([[1, 0.3], [2, 0.36], [5, 0.44], [10, 0.5], [20, 0.56], [50, 0.64], [200, 0.76]]), "stop"))
+    assert_match(/within 3 mm/,
+                 line(cycled([[1, 0.3], [2, 0.36], [5, 0.44], [10, 0.5], [20, 0.56], [50, 0.64], [200, 0.76]]), "stop"))
   end
 
   def test_run_outs_count_as_at_least_in_life_against_load
@@ -99,7 +101,8 @@ class LongTestKindsTest < CoreCase
     rows = [[100, 0.95, 0.1], [1000, 0.94, 0.2], [2000, 0.93, 0.3], [3000, 0.92, 0.45]].map do |count, share, wear|
       at(count / 100.0, count: count, into: 1000.0, out: 1000.0 * share, wear: wear / 1000)
     end
-    found = answer("endurance", [station(readings: rows)], terms: { least: 0.925, wear_limit: 0.0004 }, steps: { wear: 1e-5 })
+    found = answer("endurance", [station(readings: rows)], terms: { least: 0.925, wear_limit: 0.0004 },
+                                                           steps: { wear: 1e-5 })
 
     assert_match(/It falls: −1\.0\d points a thousand cycles/, line(found, "trend"))
     assert_match(/fell below 92\.5 % between 2,000 cycles and 3,000 cycles/, line(found, "least"))

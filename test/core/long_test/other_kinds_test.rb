@@ -17,7 +17,8 @@ class OtherKindsTest < CoreCase
 
   def test_a_change_beyond_its_limit_lies_between_two_readings
     rows = [[1, 100.0], [2, 99.0], [4, 94.0]].map { |h, bar| at(h, held: bar * 1e5) }
-    found = answer("retention", [station(readings: rows)], terms: { change: 0.05 }, units: { held: "bar" }, steps: { held: 1e4 })
+    found = answer("retention", [station(readings: rows)], terms: { change: 0.05 }, units: { held: "bar" },
+                                                           steps: { held: 1e4 })
 
     assert_match(/passed 5\.0 % between 2 h and 4 h/, line(found, "change"))
     assert_equal "alarm", found.tone
@@ -47,7 +48,8 @@ class OtherKindsTest < CoreCase
 
   # Three means each: new 0.3010, 0.3000, 0.3025; used 0.2990, 0.3015, 0.2985.
   def test_no_difference_closes_a_complaint_with_what_was_ruled_out
-    found = valves("new" => [[0.302, 0.300], [0.299, 0.301], [0.303, 0.302]], "used" => [[0.300, 0.298], [0.302, 0.301], [0.298, 0.299]])
+    found = valves("new" => [[0.302, 0.300], [0.299, 0.301], [0.303, 0.302]],
+                   "used" => [[0.300, 0.298], [0.302, 0.301], [0.298, 0.299]])
 
     assert_equal "no_difference", found.verdict
     assert_match(/a difference of 5 % is ruled out/, own(found, "pair"))
@@ -69,12 +71,15 @@ class OtherKindsTest < CoreCase
   end
 
   def test_drops_up_and_down_and_the_next_one
-    found = drops([18, 0], [20, 0], [22, 1], [20, 0], [22, 0], [24, 1], [22, 1], [20, 0], [22, 1], [20, 1], [18, 0], [20, 0])
+    found = drops([18, 0], [20, 0], [22, 1], [20, 0], [22, 0], [24, 1], [22, 1], [20, 0], [22, 1], [20, 1], [18, 0],
+                  [20, 0])
 
     assert_match(/Half of them break at 21\.\d J/, line(found, "middle"))
     assert_match(/Next: 22 J, since the last one survived/, line(found, "next"))
     assert_match(/2 broke at or below the 22 J/, line(drops([22, 1], [22, 1], [20, 0], wanted: 22.0), "wanted"))
-    assert_match(/\A14 survived 10 J or more, none broke below: 51 %/, line(drops(*Array.new(14) { [12, 0] }, wanted: 10.0), "wanted"))
+    assert_match(/\A14 survived 10 J or more, none broke below: 51 %/, line(drops(*Array.new(14) do
+      [12, 0]
+    end, wanted: 10.0), "wanted"))
   end
 
   # 5 strips: mean 2.3838 N/mm, s 0.0530, k(5) 4.2027: bound 2.161 N/mm.
@@ -83,8 +88,9 @@ class OtherKindsTest < CoreCase
     widths = [50.1, 50.0, 49.8, 50.2, 50.0]
 
     assert_equal "pass", peel(forces, widths, 2000.0).verdict
-    assert_match(/95 of 100 are stronger than 2\.16 N\/mm with 95 % \(5 pieces\); required are 2\.00 N\/mm/, own(peel(forces, widths, 2000.0), "rated"))
-    assert_equal %w[cannot_tell fail], [2300.0, 2500.0].map { |r| peel(forces, widths, r).verdict }
+    assert_match(%r{95 of 100 are stronger than 2\.16 N/mm with 95 % \(5 pieces\); required are 2\.00 N/mm},
+                 own(peel(forces, widths, 2000.0), "rated"))
+    assert_equal(%w[cannot_tell fail], [2300.0, 2500.0].map { |r| peel(forces, widths, r).verdict })
     assert_match(/at least three/, own(peel(forces.first(2), widths, 2000.0), "rated"))
   end
 
@@ -113,9 +119,12 @@ class OtherKindsTest < CoreCase
 
   def test_durations_and_shares_in_words
     say = LongTest::Say
+    hours = [0.1, 1.5, 71, 72, 8766, 438_300]
+    shares = { [0.0505, :up] => "5.1", [0.0505, :down] => "5.0", [0.0506, :round] => "5.1",
+               [-0.0041, :round] => "−0.4" }
 
-    assert_equal ["6 min", "1.5 h", "71 h", "3 days", "1 year", "50 years"], [0.1, 1.5, 71, 72, 8766, 438_300].map { |h| say.duration(h) }
-    assert_equal ["5.1", "5.0", "5.1", "−0.4"], [[0.0505, :up], [0.0505, :down], [0.0506, :round], [-0.0041, :round]].map { |s, w| say.percent(s, way: w) }
+    assert_equal(["6 min", "1.5 h", "71 h", "3 days", "1 year", "50 years"], hours.map { |h| say.duration(h) })
+    shares.each { |(share, way), words| assert_equal words, say.percent(share, way: way) }
     assert_equal "1,234,567", say.grouped(1_234_567)
   end
 
@@ -124,7 +133,11 @@ class OtherKindsTest < CoreCase
     LongTest::Kinds.all.each do |kind|
       nothing = kind.terms.to_h { |term| [term.key, nil] }
       [0, 1, 2, 7].each do |count|
-        rows = Array.new(count) { |i| at(i + 1, count: i + 1, **kind.channels.to_h { |c| [c.key, c.choices ? 1.0 : 20.0 + (i % 3)] }) }
+        rows = Array.new(count) do |i|
+          at(i + 1, count: i + 1, **kind.channels.to_h do |c|
+            [c.key, c.choices ? 1.0 : 20.0 + (i % 3)]
+          end)
+        end
         found = answer(kind.key, [station(readings: rows)], terms: nothing, units: { held: "bar" })
 
         refute_empty found.headline, kind.key
@@ -137,15 +150,20 @@ class OtherKindsTest < CoreCase
   def test_missed_readings_are_said_and_nothing_is_filled_in
     plan = MildAnvil::Core::Endurance::Schedule.new([{ every: 1, until: 10 }])
     rows = [1, 2, 4, 5].map { |h| at(h, held: 400.0) }
-    found = answer("retention", [station(readings: rows)], units: { held: "N" }, schedule: plan, hours: 5.2)
+    setup = LongTest::Setup.new(kind: LongTest::Kinds.fetch!("retention"), schedule: plan)
+    said = ->(hours, **rest) { LongTest::Gaps.line(setup, station(readings: rows, **rest), hours)&.text }
 
-    assert_match(/One reading was missed, the last one at 3 h: nothing is filled in/, line(found, "gaps"))
+    assert_match(/One reading was missed, the last one at 3 h: nothing is filled in/, said.call(5.2))
+    assert_match(/2 readings were missed, the last one at 6 h/, said.call(7.1))
+    assert_nil said.call(7.1, ended: { word: "stopped", hours: 5.0, count: nil, note: "" })
   end
 
   private
 
   def held(*rows)
-    readings = rows.map { |h, n, pascal, depth, warm| at(h, held: n, pressure: pascal.to_f, depth: depth, temperature: warm) }
+    readings = rows.map do |h, n, pascal, depth, warm|
+      at(h, held: n, pressure: pascal.to_f, depth: depth, temperature: warm)
+    end
     answer("retention", [station(readings: readings)], units: { held: "N" },
                                                        terms: { settled: 1800.0, change: 0.02, density: 1025.0 })
   end

@@ -28,7 +28,9 @@ class UpkeepDueTest < CoreCase
   def test_uses_come_due_before_the_date_does
     rule = { months: 12, uses: 500 }
 
-    assert_equal %w[ok soon due due], [449, 450, 500, 700].map { |uses| due(rule, [record(TODAY - 7)], uses: uses).state }
+    assert_equal(%w[ok soon due due], [449, 450, 500, 700].map do |uses|
+      due(rule, [record(TODAY - 7)], uses: uses).state
+    end)
     assert_match(/51 of 500 uses left/, due({ uses: 500 }, [], uses: 449).words)
   end
 

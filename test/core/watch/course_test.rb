@@ -105,7 +105,8 @@ class CourseTest < CoreCase
     assert rota.due?([], monday)
     refute rota.due?([monday], monday)
     refute rota.due?([], monday + 5)
-    assert_equal [monday, monday + 2], rota.missed([monday + 1, monday + 3], today: monday + 4, since: monday - 30, days: 4)
+    assert_equal [monday, monday + 2],
+                 rota.missed([monday + 1, monday + 3], today: monday + 4, since: monday - 30, days: 4)
     assert_empty rota.missed([], today: monday, since: monday)
     %w[0 8 11 1x].each { |days| assert_raises(MildAnvil::InvalidInput) { Watch::Rota.new(days) } }
   end

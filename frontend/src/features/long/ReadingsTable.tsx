@@ -46,7 +46,7 @@ export function ReadingsTable({ test, kind, station }: Props) {
           All as CSV
         </a>
       </div>
-      <Scroll label={`Readings of ${station.name}`}>
+      <Scroll label={`Table of readings of ${station.name}`}>
         <table className="mt-1 w-full text-[13px]">
           <thead>
             <tr className="text-soft text-left">

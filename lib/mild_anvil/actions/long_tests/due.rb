@@ -10,7 +10,9 @@ module MildAnvil
         LATE_SHARE = 0.4 # of the step: after that it is overdue, and the next place is nearer
 
         # @param test [Store::Models::LongTest]; @param setup [Core::LongTest::Setup]
-        def initialize(test, setup, now: Time.now)
+        # @param hours [Float] since it began, now
+        def initialize(test, setup, hours, now: Time.now)
+          @hours = hours
           @test = test
           @setup = setup
           @now = now
@@ -64,7 +66,7 @@ module MildAnvil
         end
 
         def step
-          at = @kind.along == :count ? open.flat_map { |s| places(s) }.max || 0 : @setup.hours
+          at = @kind.along == :count ? open.flat_map { |s| places(s) }.max || 0 : @hours
           @test.told(:programme).find { |row| row[:at] > at }
         end
       end

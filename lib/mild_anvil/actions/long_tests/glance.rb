@@ -3,11 +3,14 @@
 module MildAnvil
   module Actions
     module LongTests
-      # What is seen of tests: worked out again only when something of a test changed, or time went on.
+      # What is seen of tests: worked out again only when something of a test changed. Their charts when one is asked
+      # for.
       module Glance
-        MINUTES = 10
-        # setup: Core::LongTest::Setup; answer, chart: plain
-        Seen = Struct.new(:setup, :answer, :chart, keyword_init: true)
+        # setup: Core::LongTest::Setup, with the hours at which it was worked out; answer: plain
+        Seen = Struct.new(:setup, :kind, :answer, keyword_init: true) do
+          # @return [Hash] plain
+          def chart = @chart ||= kind.chart.to_h
+        end
         MOST_KEPT = 400
 
         @kept = {}
@@ -17,19 +20,18 @@ module MildAnvil
 
         # @param tests [Array<Store::Models::LongTest>]
         # @return [Hash{Integer => Seen}] by id
-        def of(tests, now: Time.now)
-          stamps = stamps(tests, now)
-          tests.to_h { |test| [test.id, kept(stamps.fetch(test.id)) { worked_out(test, now) }] }
+        def of(tests)
+          stamps = stamps(tests)
+          tests.to_h { |test| [test.id, kept(stamps.fetch(test.id)) { worked_out(test) }] }
         end
 
         # Everything that an answer rests on, as numbers that only grow.
-        def stamps(tests, now)
+        def stamps(tests)
           ids = tests.map(&:id)
           newest = %i[long_readings long_events].map { |table| newest(table, ids) }
           withdrawn = Store::Models::FactWithdrawal.where(subject: "long_reading").max(:id)
           tests.to_h do |test|
-            time = test.running? ? now.to_i / (60 * MINUTES) : 0
-            [test.id, [test.uid, test.version, *newest.map { |of| of[test.id] }, withdrawn, time]]
+            [test.id, [test.uid, test.version, *newest.map { |of| of[test.id] }, withdrawn]]
           end
         end
         private_class_method :stamps
@@ -51,10 +53,10 @@ module MildAnvil
         end
         private_class_method :kept
 
-        def worked_out(test, now)
-          setup = Setup.of(test, now: now)
+        def worked_out(test)
+          setup = Setup.of(test)
           kind = setup.kind.new(setup)
-          Seen.new(setup: setup, answer: ShowTest.plain(kind.answer), chart: kind.chart.to_h)
+          Seen.new(setup: setup, kind: kind, answer: ShowTest.plain(kind.answer))
         end
         private_class_method :worked_out
       end

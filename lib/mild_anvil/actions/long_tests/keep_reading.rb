@@ -43,30 +43,30 @@ module MildAnvil
         end
 
         def keep(test, station, values:, at:, count:, note:, person:)
-          open!(test, station)
+          now = Setup.station_of(test, station)
+          open!(test, station, now)
           kind = Core::LongTest::Kinds.fetch!(test.kind)
           read = Core::LongTest::TypedValues.call(kind, values, Catalogue.every_unit)
           refuse(:count, "The count of cycles is needed") if kind.along == :count && count.nil?
 
           hours = test.hours_at(at)
-          earlier = Setup.of(test).stations.find { |s| s.id == station.id }.readings
-          Core::LongTest::Order.check!(earlier, hours: hours, count: kind.along == :count ? count : nil,
-                                                now: test.hours_at(Time.now))
+          Core::LongTest::Order.check!(now.readings, hours: hours, count: kind.along == :count ? count : nil,
+                                                     now: test.hours_at(Time.now))
           row = Store::Models::LongReading.create(station_id: station.id, at: at, hours: hours, count: count,
-                                                  note: note.to_s.strip[0, 400],
-                                                  read: JSON.generate(read), person_id: person.id)
+                                                  note: note.to_s.strip[0, 400], read: JSON.generate(read),
+                                                  person_id: person.id)
           Store::Events.record(:read_station, row, person_id: person.id, lot_id: test.lot_id,
                                                    after: { station: station.name, read: read, count: count })
           row
         end
         private_class_method :keep
 
-        def open!(test, station)
+        def open!(test, station, now)
           raise Conflict, "The test has not begun: start it first" if test.started_at.nil?
           raise Conflict, "The test has ended: #{test.ended_words}" unless test.running?
+          return if now.ended.nil?
 
-          ended = Setup.of(test).stations.find { |s| s.id == station.id }.ended or return
-          raise Conflict, "#{station.name} #{ended[:word].tr('_', ' ')}: take it up again before it is read"
+          raise Conflict, "#{station.name} #{now.ended[:word].tr('_', ' ')}: take it up again before it is read"
         end
         private_class_method :open!
 

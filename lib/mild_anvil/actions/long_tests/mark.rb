@@ -45,7 +45,7 @@ module MildAnvil
           raise Conflict, "The test has not begun" if test.started_at.nil?
 
           refuse(:note, "Say what happened") if NEED_WORDS.include?(word) && note.to_s.strip.empty?
-          now = Setup.of(test).stations.find { |s| s.id == station.id }
+          now = Setup.station_of(test, station)
           ended!(station, now, word)
           counted!(test, now, word, count)
         end

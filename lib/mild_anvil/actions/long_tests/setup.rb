@@ -19,6 +19,10 @@ module MildAnvil
                                     hours: hours(test, stations, now), schedule: schedule(test))
         end
 
+        # @param row [Store::Models::LongStation]
+        # @return [Core::LongTest::Station] one station alone
+        def station_of(test, row) = station(Core::LongTest::Kinds.fetch!(test.kind), row)
+
         # How long it has been going on: by this clock, or by a logger's that is ahead of it.
         def hours(test, stations, now)
           until_now = test.ended_at || now

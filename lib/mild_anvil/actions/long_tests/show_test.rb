@@ -14,13 +14,22 @@ module MildAnvil
         # @raise [NotFound]
         def call(id)
           test = Store::Models::LongTest.fetch!(id)
-          setup, answer, chart = Glance.of([test]).fetch(id).to_a
-          { **head(test, setup), answer: answer, chart: chart, due: due(test, setup), stations: stations(test, setup),
-                                 terms: test.told(:terms), units: setup.units.transform_values(&:symbol),
-                                 schedule: test.told(:schedule),
-                                 programme: test.told(:programme), address: test.address, version: test.version,
-                                 sha256: Canonical.sha256(Report.content(test, answer, chart)),
-                                 reports: Report.of(test) }
+          seen = Glance.of([test]).fetch(id)
+          hours = Setup.hours(test, seen.setup.stations, Time.now)
+          answer = with_gaps(seen, hours)
+          shown = head(test, seen.setup, hours).merge(agreed(test, seen.setup))
+          shown.merge(answer: answer, chart: seen.chart, due: due(test, seen.setup, hours),
+                      stations: stations(test, seen.setup), reports: Report.of(test),
+                      sha256: Canonical.sha256(Report.content(test, answer, seen.chart)))
+        end
+
+        # What nobody read is said last of each station.
+        # @param seen [Glance::Seen]; @param hours [Float] since it began
+        # @return [Hash] the plain answer
+        def with_gaps(seen, hours)
+          lines = seen.setup.stations.to_h { |s| [s.id, Core::LongTest::Gaps.line(seen.setup, s, hours)] }
+          told = seen.answer[:stations].map { |s| { **s, lines: s[:lines] + [lines[s[:id]]&.to_h].compact } }
+          { **seen.answer, stations: told }
         end
 
         # @return [Array<Hash>] those that run first, then planned, then ended
@@ -36,20 +45,28 @@ module MildAnvil
 
         def row(test, seen)
           setup = seen.setup
-          { **head(test, setup), headline: seen.answer[:headline], tone: seen.answer[:tone], due: due(test, setup),
-                                 latest: setup.stations.filter_map { |s| s.last&.hours }.max }
+          hours = Setup.hours(test, setup.stations, Time.now)
+          latest = setup.stations.filter_map { |s| s.last&.hours }.max
+          head(test, setup, hours).merge(headline: seen.answer[:headline], tone: seen.answer[:tone],
+                                         due: due(test, setup, hours), latest: latest)
         end
         private_class_method :row
 
-        def head(test, setup)
+        def head(test, setup, hours)
           { id: test.id, kind: test.kind, kind_name: setup.kind.title, title: test.title, state: test.state,
-            started_at: test.started_at, ended_at: test.ended_at, ended_words: test.ended_words, hours: setup.hours,
+            started_at: test.started_at, ended_at: test.ended_at, ended_words: test.ended_words, hours: hours,
             lot_id: test.lot_id, lot: test.lot&.name, person: test.person.name }
         end
         private_class_method :head
 
-        def due(test, setup)
-          found = Due.new(test, setup).call
+        def agreed(test, setup)
+          { terms: test.told(:terms), units: setup.units.transform_values(&:symbol), schedule: test.told(:schedule),
+            programme: test.told(:programme), address: test.address, version: test.version }
+        end
+        private_class_method :agreed
+
+        def due(test, setup, hours)
+          found = Due.new(test, setup, hours).call
           found[:place] ? { **found, words: due_words(found) } : found
         end
         private_class_method :due

@@ -7,11 +7,11 @@ module MildAnvil
       # touches.
       class SuspicionOf
         # @param product [Store::Models::WatchedProduct]; @param row [Store::Models::WatchedBreak] below the limit
-        # @param course [Core::Watch::Course]; @param others [Hash] of, low
-        def initialize(product, row, course, others)
+        # @param seen [Courses::Seen]; @param others [Hash] of, low
+        def initialize(product, row, seen, others)
           @product = product
           @row = row
-          @course = course
+          @seen = seen
           @others = others
         end
 
@@ -39,16 +39,17 @@ module MildAnvil
 
         # As it stood when it broke.
         def change
-          points = @course.points.select { |p| p.at <= @row.at }
-          changes = @product.changes.select { |c| c.at <= @row.at }.map { |c| Core::Watch::Course::Change.new(at: c.at, words: c.words, rebase: c.rebase) }
+          points = @seen.course.points.select { |p| p.at <= @row.at }
+          changes = @product.changes.select { |c| c.at <= @row.at }.map do |c|
+            Core::Watch::Course::Change.new(at: c.at, words: c.words, rebase: c.rebase)
+          end
           Core::Watch::Course.new(points, changes: changes).since_change
         end
 
         # The last batch within the limit that is not the one that broke below it.
         def before
-          @product.breaks.reverse.find do |b|
-            b.at < @row.at && b.value_si >= @product.limit_si && b.batch != @row.batch
-          end&.batch
+          earlier = @seen.rows.select { |r| r[:at] < @row.at && r[:value_si] >= @product.limit_si }
+          earlier.reverse.find { |r| r[:batch] != @row.batch }&.fetch(:batch)
         end
 
         def cell

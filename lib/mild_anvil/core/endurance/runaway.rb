@@ -31,20 +31,23 @@ module MildAnvil
         # How many readings foretell, each time.
         def counts(times)
           later = CUTS.map { |cut| times.count { |t| t <= cut * times.last } }
-          [times.size - LATEST, *later].select { |count| count.between?(FEWEST, times.size - LATEST) }.uniq
+          [times.size - LATEST, *later].grep(FEWEST..(times.size - LATEST)).uniq
         end
         private_class_method :counts
 
         def beyond(times, values, count)
           before = Forecast.new(times.first(count), values.first(count))
           side = side(before, times.last, values.last)
-          return unless side && (times.size - LATEST...times.size).all? { |i| side(before, times[i], values[i]) == side }
+          return unless side && ((times.size - LATEST)...times.size).all? do |i|
+            side(before, times[i], values[i]) == side
+          end
 
           low, high = before.prediction(times.last, confidence: CONFIDENCE)
           near = side == :up ? high : low
           return if (values.last - near).abs < LEAST_SHARE * (values.last - values.first).abs
 
-          Found.new(away: side, since: since(before, times, values, count, side), low: low, high: high, value: values.last)
+          Found.new(away: side, since: since(before, times, values, count, side), low: low, high: high,
+                    value: values.last)
         rescue InsufficientData
           nil
         end

@@ -95,18 +95,6 @@ module MildAnvil
         def marks_of(station)
           station.marks.map { |mark| { x: mark[:hours], name: mark[:note].to_s.empty? ? mark[:word] : mark[:note] } }
         end
-
-        def gaps(station, places)
-          return [] if setup.schedule.nil? || station.ended
-
-          now = self.class.along == :hours ? setup.hours : places.max || 0
-          missed = setup.schedule.missed(places, now)
-          return [] if missed.empty?
-
-          what = missed.size == 1 ? "One reading was missed" : "#{missed.size} readings were missed"
-          where = self.class.along == :hours ? Say.duration(missed.last) : "#{Say.grouped(missed.last.round)} cycles"
-          [line("gaps", "#{what}, the last one at #{where}: nothing is filled in.")]
-        end
       end
     end
   end

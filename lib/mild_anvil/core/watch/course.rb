@@ -58,11 +58,11 @@ module MildAnvil
 
         # @return [Array<Pattern>] all there are, the newest last
         def patterns
-          return steady if chart.nil?
-
-          rules = RunRules.western_electric(chart)
-          found = rules.flat_map { |rule, places| joined(rule, places) }
-          (found + steady).sort_by { |p| [p.to, p.from] }
+          @patterns ||= begin
+            rules = chart ? RunRules.western_electric(chart) : {}
+            found = rules.flat_map { |rule, places| joined(rule, places) }
+            (found + steady).sort_by { |p| [p.to, p.from] }
+          end
         end
 
         # @return [Array<Pattern>] that the newest value completes

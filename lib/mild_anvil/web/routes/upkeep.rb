@@ -23,7 +23,7 @@ module MildAnvil
           end
           # A calendar sends no header: its key stands in the address, and opens nothing but this.
           app.operation("calendarFeed") do |given|
-            raise NotSignedIn, "This key opens no calendar" if Actions::Tokens.person_of(given.query[:key],
+            raise Forbidden, "This key opens no calendar" if Actions::Tokens.person_of(given.query[:key],
                                                                                          scope: "calendar").nil?
 
             content_type "text/calendar"

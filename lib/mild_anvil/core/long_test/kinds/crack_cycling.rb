@@ -50,8 +50,7 @@ module MildAnvil
 
             lines = [*checks.map do |count, limit|
               reached(rows, count, limit)
-            end, foretold(station, rows), widths(station),
-                     *gaps(station, rows.map(&:count))].compact
+            end, foretold(station, rows), widths(station)].compact
             tone = Tones.worst([*lines.map(&:tone), *("alarm" if station.failed?)])
             now = "#{figure(rows.last[:travel])} after #{Say.grouped(rows.last.count)} cycles"
             told(station, [*("failed" if station.failed?), now, *ending(lines)].join(", "), tone, lines)

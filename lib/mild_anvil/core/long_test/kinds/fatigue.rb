@@ -38,7 +38,7 @@ module MildAnvil
             counted = count(station)
             return told(station, "not begun", "ok") if counted.nil?
 
-            lines = [wear(station), *gaps(station, station.readings.filter_map(&:count))].compact
+            lines = [wear(station)].compact
             said = case station.ended&.fetch(:word)
                    when "failed" then "failed at #{Say.grouped(counted)} cycles"
                    when "run_out" then "run-out: at least #{Say.grouped(counted)} cycles"

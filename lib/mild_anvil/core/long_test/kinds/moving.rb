@@ -42,8 +42,7 @@ module MildAnvil
             course = Endurance::EfficiencyCourse.new(rows.map(&:count), rows.map { |r| r[:into] }, rows.map do |r|
               r[:out]
             end)
-            lines = [beyond_one(course), trend(course), least(rows, course), wear(station),
-                     *gaps(station, rows.map(&:count))].compact
+            lines = [beyond_one(course), trend(course), least(rows, course), wear(station)].compact
             tone = Tones.worst([*lines.map(&:tone), *("alarm" if station.failed?)])
             told(station, "#{Say.percent(course.shares.last)} % after #{Say.grouped(rows.last.count)} cycles", tone,
                  lines)

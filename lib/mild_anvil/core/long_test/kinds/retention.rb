@@ -45,8 +45,7 @@ module MildAnvil
             return told(station, "nothing read yet", "ok") if rows.empty?
 
             base = settled(rows)
-            gaps = gaps(station, rows.map { |r, _| r.hours })
-            lines = [start(rows, base), correction(rows), change(rows, base), inspected(station), *gaps].compact
+            lines = [start(rows, base), correction(rows), change(rows, base), inspected(station)].compact
             told(station, now(rows, base), Tones.worst([*lines.map(&:tone), *("alarm" if station.failed?)]), lines)
           rescue InvalidInput => e
             told(station, "cannot be corrected", "alarm", [line("correction", e.message.sub(/\A./, &:upcase), "alarm")])

@@ -45,8 +45,7 @@ module MildAnvil
             forecast = forecast(station, rows)
             away = runaway(rows)
             lines = [*(away ? [left(away)] : foretold(station, forecast)), interrupted(station),
-                     load_kept(station)].compact +
-                    gaps(station, station.readings.map(&:hours))
+                     load_kept(station)].compact
             told(station, *headline(station, rows, forecast, lines, away), lines)
           end
 
