@@ -18,6 +18,7 @@ class Lasting
   HOUR = 3600
 
   def run
+    put_away
     tests = Array.new(TESTS) { |i| test(i) }
     products = Array.new(PRODUCTS) { |i| product(i) }
     Served.new.run do |server|
@@ -34,6 +35,12 @@ class Lasting
   end
 
   private
+
+  # What an earlier run left in the database.
+  def put_away
+    MildAnvil::Store::Models::WatchedProduct.where(retired_at: nil).update(retired_at: Time.now)
+    MildAnvil::Store::Models::LongTest.where(state: "running").update(state: "ended", ended_at: Time.now)
+  end
 
   def test(index)
     names = Array.new(STATIONS) { |i| { name: "Station #{i + 1}" } }
@@ -52,8 +59,9 @@ class Lasting
   end
 
   def product(index)
-    made = ACTS::Watching::Products.add(values: { name: "Cord #{index}", display_unit: "N", weekdays: "1234567",
-                                                  limit: { text: "540", unit: "N" } }, person_id: Bench.person.id)
+    values = { name: "Cord #{index}, #{SecureRandom.hex(3)}", display_unit: "N", weekdays: "1234567",
+               limit: { text: "540", unit: "N" } }
+    made = ACTS::Watching::Products.add(values: values, person_id: Bench.person.id)
     MORNINGS.times do |i|
       MildAnvil::Store::Models::WatchedBreak.create(product_id: made.id, at: Time.now - ((MORNINGS - i) * 24 * HOUR),
                                                     value_si: 584.0 + (9 * Math.sin(i * 7)), resolution_si: 1.0,

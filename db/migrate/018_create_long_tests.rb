@@ -8,6 +8,7 @@ Sequel.migration do
       primary_key :id
       String :uid, size: 26, fixed: true, null: false, unique: true
       foreign_key :lot_id, :lots
+      foreign_key :reference_lot_id, :lots
       String :kind, size: 24, null: false
       String :title, size: 200, null: false
       column :terms, "longtext", null: false

@@ -75,7 +75,7 @@ class BenchLotsJourney < BrowserCase
 
   def decide_on_today
     visit "/"
-    assert_text "In quarantine"
+    assert_text "in quarantine"
     find("a", text: "PH-01").click
     assert_text "PH-01 is in quarantine" # still told at the bench
     fill_in "Inspected by", with: "Isolde Farrow"
@@ -98,7 +98,7 @@ class BenchLotsJourney < BrowserCase
     cut_off
     over(MildAnvil::Store::Models::Run.order(:id).last)
     visit "/"
-    assert_text "Pulls that were interrupted"
+    assert_text "was interrupted"
     click_on "Judge what there is"
     assert_text "Interrupted"
     press("l")
@@ -109,7 +109,7 @@ class BenchLotsJourney < BrowserCase
     assert_text(/at least by Wren|counts as at least/i, wait: 10)
     visit "/"
     assert_selector "a[aria-current=page]", text: "Today"
-    assert_no_text "Pulls that were interrupted"
+    assert_no_text "was interrupted"
   end
 
   def cut_off

@@ -96,7 +96,7 @@ class CompareJourney < BrowserCase
     assert_accessible "what is concluded"
     click_on "Sign this"
     assert_text "Conclusion 1 signed"
-    assert_selector "[data-testid=conclusion]", text: /Eight rows from now on\./
+    assert_selector "[data-testid=signed]", text: /Eight rows from now on\./
     assert_selector "nav a", text: /Compare\s*1 conclusion/
     assert_equal 2, MildAnvil::Store::Models::Conclusion.first.frozen_body["sentences"].size
     assert_equal lots.size, MildAnvil::Store::Models::Conclusion.db[:conclusion_lots].count

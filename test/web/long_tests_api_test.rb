@@ -124,6 +124,21 @@ class LongTestsApiTest < WebCase
                                                                                       until: 100_000 }] }))
   end
 
+  # By hand: means 8.0 and 10.0 kN of three each: 80 % is left.
+  def test_what_is_left_is_a_ratio_with_its_interval
+    after = lot_with_breaks(7.9, 8.0, 8.1, name: "Cycled")
+    fresh = lot_with_breaks(9.9, 10.0, 10.1, name: "Fresh")
+    made = begin_test(kind: "crack_cycling", lot_id: after.id, reference_lot_id: fresh.id)
+    left = made.dig("answer", "lines").find { |l| l["key"] == "residual" }
+
+    assert_match(/\AWhat is left: 80 % of “Fresh” \(7\d to 8\d % with 95 %\), by 3 of “Cycled” against 3/, left["text"])
+    empty = call(:patch, "/api/long-tests/#{made['id']}", { version: made["version"], lot_id: lot(name: "Not pulled").id })
+
+    assert_match(/cannot be told/, empty.dig("answer", "lines").last["text"])
+    assert_match(/no reference for itself/, fault(:patch, "/api/long-tests/#{made['id']}",
+                                                  { version: empty["version"], lot_id: fresh.id, reference_lot_id: fresh.id }))
+  end
+
   def test_readings_leave_as_a_table
     made = begin_test
     read(made["stations"].first["id"], "0.50", at: started + HOUR, note: "=1+1")

@@ -16,6 +16,11 @@ const mm = (metres: number) => `${grouped(metres * MM, 3)} mm`;
 const joules = (value: number) => `${grouped(value, value < 10 ? 2 : 1)} J`;
 const after = (extra: Extra<"slip">, text: Text) => `down to ${text(extra.after_newtons)}`;
 
+/** How much of the work comes back, and how far the force settled under its highest. */
+const rebound = (e: Extra<"loop">) => (e.loss_share == null ? "" : `, rebound ${percent(1 - e.loss_share)}`);
+const settling = (e: Extra<"loop">, text: Text) =>
+  e.highest_minus_settled_newtons == null ? "" : `, highest minus settled ${text(e.highest_minus_settled_newtons)}`;
+
 /** What belongs to a kind alone, in words; kinds that are not here say it all by their reason. */
 const MORE: { [K in Kind]?: (extra: Extra<K>, text: Text) => string } = {
   slip: after,
@@ -34,8 +39,10 @@ const MORE: { [K in Kind]?: (extra: Extra<K>, text: Text) => string } = {
       .join(", "),
   hold: (e, text) =>
     `lowest ${text(e.lowest_newtons)}, mean ${text(e.mean_newtons)}, relaxed by ${percent(Math.abs(e.relaxation_share))}`,
-  loop: (e) =>
-    e.loop_joules === null || e.set_metres === null ? "" : `${joules(e.loop_joules)} lost, set ${mm(e.set_metres)}`,
+  loop: (e, text) =>
+    e.loop_joules === null || e.set_metres === null
+      ? ""
+      : `${joules(e.loop_joules)} lost, set ${mm(e.set_metres)}${rebound(e)}${settling(e, text)}`,
   cycles: (e, text) => `${e.count} times between ${text(e.lowest_newtons)} and ${text(e.highest_newtons)}`,
   share: (e, text) => `legs together ${text(e.sum_newtons)}`,
   agreement: (e, text) => `largest difference ${text(e.largest_difference_newtons)}`,

@@ -44,6 +44,7 @@ export function longTest(given: Partial<LongTest> = {}): LongTest {
     hours: 360,
     lot_id: null,
     lot: null,
+    reference_lot_id: null,
     person: "Wren Ashdown",
     answer: {
       headline: "Station 1: 0.69 mm after 15 days; slowing",

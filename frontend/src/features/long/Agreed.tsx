@@ -7,6 +7,7 @@ import { Button } from "@/ui/Button";
 import { Field, TextArea } from "@/ui/Field";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
+import { LotPick } from "./LotPick";
 import { programmeText, readProgramme, readSchedule, scheduleText } from "./schedule";
 import { defaultsOf, given, TermFields, type TypedTerms } from "./TermFields";
 
@@ -67,6 +68,7 @@ function ChangeSheet({ test, kind, onClose }: Props & { onClose: () => void }) {
   const [schedule, setSchedule] = useState(scheduleText(test.schedule));
   const [programme, setProgramme] = useState(programmeText(test.programme));
   const [station, setStation] = useState("");
+  const [lots, setLots] = useState({ lot_id: test.lot_id, reference_lot_id: test.reference_lot_id });
   const [own, setOwn] = useState<TypedTerms>(() => defaultsOf(kind.station_terms));
   const stretches = readSchedule(schedule);
   const steps = readProgramme(programme);
@@ -81,6 +83,7 @@ function ChangeSheet({ test, kind, onClose }: Props & { onClose: () => void }) {
             terms: given(terms),
             schedule: stretches ?? [],
             programme: steps ?? [],
+            ...lots,
             ...(station.trim() ? { stations: [{ name: station.trim(), terms: given(own) }] } : {}),
           },
         }),
@@ -130,6 +133,7 @@ function ChangeSheet({ test, kind, onClose }: Props & { onClose: () => void }) {
             />
           </div>
         )}
+        {kind.along !== "none" && <LotPick value={lots} onChange={setLots} error={errors.reference_lot_id} />}
         <details>
           <summary className="cursor-pointer py-1 font-semibold">
             One more {kind.along === "none" ? "piece" : "station"}

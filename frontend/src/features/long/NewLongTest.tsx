@@ -7,6 +7,7 @@ import { Choice } from "@/ui/Choice";
 import { Field, TextArea } from "@/ui/Field";
 import { Sheet } from "@/ui/Sheet";
 import { Caution, ErrorNote } from "@/ui/states";
+import { LotPick, type Lots } from "./LotPick";
 import { readSchedule, scheduleText } from "./schedule";
 import { stationsOf } from "./stationsOf";
 import { defaultsOf, given, TermFields, type TypedTerms } from "./TermFields";
@@ -39,6 +40,7 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
   const [each, setEach] = useState<TypedTerms>(() => defaultsOf(kind.station_terms));
   const [schedule, setSchedule] = useState(scheduleText(kind.schedule));
   const [address, setAddress] = useState("");
+  const [lots, setLots] = useState<Lots>({ lot_id: null, reference_lot_id: null });
   const [now, setNow] = useState(true);
   const [once_, setOnce] = useState(onceKey);
   const stretches = readSchedule(schedule);
@@ -55,6 +57,8 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
             stations: stationsOf(names, kind, each),
             ...(stretches ? { schedule: stretches } : {}),
             address: address.trim(),
+            ...(lots.lot_id ? { lot_id: lots.lot_id } : {}),
+            ...(lots.reference_lot_id ? { reference_lot_id: lots.reference_lot_id } : {}),
             ...(now ? { started_at: new Date().toISOString() } : {}),
           },
         }),
@@ -125,6 +129,14 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
               error={errors.address}
               onChange={(e) => setAddress(e.target.value)}
             />
+          </div>
+        </details>
+      )}
+      {kind.along !== "none" && (
+        <details>
+          <summary className="cursor-pointer py-1 font-semibold">What is left after it</summary>
+          <div className="pt-2">
+            <LotPick value={lots} onChange={setLots} error={errors.reference_lot_id} />
           </div>
         </details>
       )}

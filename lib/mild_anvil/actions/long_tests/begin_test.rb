@@ -11,7 +11,8 @@ module MildAnvil
 
         module_function
 
-        # @param values [Hash] kind, title, lot_id, terms, units, schedule, programme, address; stations: [{name,
+        # @param values [Hash] kind, title, lot_id, reference_lot_id, terms, units, schedule, programme, address;
+        # stations: [{name,
         # terms}]
         # @param started_at [Time, nil] nil: planned only
         # @return [Store::Models::LongTest]
@@ -20,11 +21,10 @@ module MildAnvil
           person = People.fetch!(person_id)
           kind = Core::LongTest::Kinds.fetch!(values[:kind])
           id = OnceOnly.call(once_key, person_id: person.id, action: :begin_long_test, request: values) do
-            lot = values[:lot_id] && Store::Models::Lot.fetch!(values[:lot_id])
-            test = Store::Models::LongTest.create(kind: kind.key, lot_id: lot&.id, person_id: person.id,
+            test = Store::Models::LongTest.create(kind: kind.key, person_id: person.id,
                                                   **columns(kind, defaults(kind).merge(values)))
             add_stations(test, kind, values[:stations].to_a)
-            Store::Events.record(:begin_long_test, test, person_id: person.id, lot_id: lot&.id,
+            Store::Events.record(:begin_long_test, test, person_id: person.id, lot_id: test.lot_id,
                                                          after: test.values.slice(:kind, :title, :terms, :schedule))
             start(test, started_at, person) if started_at
             test.id
@@ -41,7 +41,8 @@ module MildAnvil
             Stale.refuse!(test, version, "this test")
             kind = Core::LongTest::Kinds.fetch!(test.kind)
             add_stations(test, kind, values[:stations].to_a)
-            before = test.values.slice(:title, :terms, :units, :schedule, :programme, :address)
+            before = test.values.slice(:title, :terms, :units, :schedule, :programme, :address, :lot_id,
+                                       :reference_lot_id)
             test.update(version: test.version + 1, **columns(kind, values))
             Store::Events.record(:change_long_test, test, person_id: person.id, lot_id: test.lot_id, before: before,
                                                           after: test.values.slice(*before.keys))
@@ -101,9 +102,21 @@ module MildAnvil
           json = { terms: values[:terms] && Agreed.checked(kind.terms, values[:terms], Catalogue.every_unit),
                    units: values[:units] && units(kind, values[:units]), schedule: values[:schedule],
                    programme: values[:programme] && programme(values[:programme]) }.compact
-          values.slice(*WORDS).transform_values(&:strip).merge(json.transform_values { |v| JSON.generate(v) })
+          values.slice(*WORDS).transform_values(&:strip).merge(lots(values), json.transform_values do |v|
+            JSON.generate(v)
+          end)
         end
         private_class_method :columns
+
+        # What is pulled after it, and what never was under it.
+        def lots(values)
+          given = values.slice(:lot_id, :reference_lot_id)
+          given.compact.each_value { |id| Store::Models::Lot.fetch!(id) }
+          return given if given.compact.size < 2 || given[:lot_id] != given[:reference_lot_id]
+
+          refuse(:reference_lot_id, "A lot is no reference for itself")
+        end
+        private_class_method :lots
 
         def schedule!(stretches)
           Core::Endurance::Schedule.new(stretches) unless stretches.nil? || stretches.empty?

@@ -16,20 +16,20 @@ module MildAnvil
           test = Store::Models::LongTest.fetch!(id)
           seen = Glance.of([test]).fetch(id)
           hours = Setup.hours(test, seen.setup.stations, Time.now)
-          answer = with_gaps(seen, hours)
+          answer = whole(test, seen, hours)
           shown = head(test, seen.setup, hours).merge(agreed(test, seen.setup))
           shown.merge(answer: answer, chart: seen.chart, due: due(test, seen.setup, hours),
                       stations: stations(test, seen.setup), reports: Report.of(test),
                       sha256: Canonical.sha256(Report.content(test, answer, seen.chart)))
         end
 
-        # What nobody read is said last of each station.
+        # With what nobody read, said last of each station, and with what is left by a lot pulled afterwards.
         # @param seen [Glance::Seen]; @param hours [Float] since it began
         # @return [Hash] the plain answer
-        def with_gaps(seen, hours)
-          lines = seen.setup.stations.to_h { |s| [s.id, Core::LongTest::Gaps.line(seen.setup, s, hours)] }
-          told = seen.answer[:stations].map { |s| { **s, lines: s[:lines] + [lines[s[:id]]&.to_h].compact } }
-          { **seen.answer, stations: told }
+        def whole(test, seen, hours)
+          gaps = seen.setup.stations.to_h { |s| [s.id, Core::LongTest::Gaps.line(seen.setup, s, hours)] }
+          told = seen.answer[:stations].map { |s| { **s, lines: s[:lines] + [gaps[s[:id]]&.to_h].compact } }
+          { **seen.answer, stations: told, lines: seen.answer[:lines] + [Residual.line(test)&.to_h].compact }
         end
 
         # @return [Array<Hash>] those that run first, then planned, then ended
@@ -55,7 +55,8 @@ module MildAnvil
         def head(test, setup, hours)
           { id: test.id, kind: test.kind, kind_name: setup.kind.title, title: test.title, state: test.state,
             started_at: test.started_at, ended_at: test.ended_at, ended_words: test.ended_words, hours: hours,
-            lot_id: test.lot_id, lot: test.lot&.name, person: test.person.name }
+            lot_id: test.lot_id, lot: test.lot&.name, reference_lot_id: test.reference_lot_id,
+            person: test.person.name }
         end
         private_class_method :head
 

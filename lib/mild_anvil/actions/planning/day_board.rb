@@ -9,12 +9,28 @@ module MildAnvil
         RECENT_DAYS = 60
         MINUTES_A_DAY = 24 * 60
 
+        @kept = {}
+        @lock = Mutex.new
+
         module_function
 
         # @return [Array<Hash>] lot_id, lot, kind, label, lane, from, to (minutes of today), day, at, until
         def call(today: Time.now.to_date)
-          plans(today).flat_map { |plan| items(plan, today) }.sort_by { |row| [row[:lane], row[:from]] }
+          rows = plans(today).flat_map { |plan| kept(plan, today) { items(plan, today) } }
+          rows.sort_by { |row| [row[:lane], row[:from]] }
         end
+
+        # What was pulled moves with the minute; a plan is answered once in each.
+        def kept(plan, today)
+          key = [plan.id, plan.lot.version, today, Time.now.to_i / 60]
+          @lock.synchronize { @kept[key] } || yield.tap do |made|
+            @lock.synchronize do
+              @kept.delete_if { |old, _| old.last < key.last }
+              @kept[key] = made
+            end
+          end
+        end
+        private_class_method :kept
 
         # Those of the newest revision whose day lies at most as far back as it may last.
         def plans(today)

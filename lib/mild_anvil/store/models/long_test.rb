@@ -10,6 +10,7 @@ module MildAnvil
 
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
         many_to_one :lot, class: "MildAnvil::Store::Models::Lot"
+        many_to_one :reference_lot, class: "MildAnvil::Store::Models::Lot"
         one_to_many :stations, class: "MildAnvil::Store::Models::LongStation", key: :test_id, order: :position
         one_to_many :reports, class: "MildAnvil::Store::Models::LongReport", key: :test_id, order: :number
 

@@ -24,7 +24,7 @@ module MildAnvil
           # A calendar sends no header: its key stands in the address, and opens nothing but this.
           app.operation("calendarFeed") do |given|
             raise Forbidden, "This key opens no calendar" if Actions::Tokens.person_of(given.query[:key],
-                                                                                         scope: "calendar").nil?
+                                                                                       scope: "calendar").nil?
 
             content_type "text/calendar"
             Acts::Calendar.ics
