@@ -46,6 +46,33 @@ class LongTestsApiTest < WebCase
                  refused(station, { travel: typed("0.6", "mm") }, at: (started + HOUR).iso8601(3)))
   end
 
+  # A width of nothing, a kelvin for a degree, a pressure among forces, more than there is.
+  def test_values_that_nothing_can_be_worked_out_from_are_refused_when_they_are_typed
+    strip = begin_test(kind: "peel")["stations"].first["id"]
+    cell = begin_test(kind: "retention", units: { held: "N" })
+    held = lambda { |**given|
+      refused(cell["stations"].first["id"], { held: typed("390", "N"), pressure: typed("1012", "hPa"), **given })
+    }
+
+    assert_match(/width cannot be nothing/i, refused(strip, { force: typed("100", "N"), width: typed("0", "mm") }))
+    assert_match(/degrees Celsius/, held.call(temperature: typed("290", "°C")))
+    assert_match(/absolute pressure/, held.call(pressure: typed("2.1", "hPa")))
+    assert_match(/read in kN, N, lbf, kgf\z/, held.call(held: typed("390", "bar")))
+    assert_match(/more than there is/, refused(strip, { force: typed("100", "N"), width: typed("999999999999", "mm") }))
+    read_held(cell)
+
+    assert_match(/stays a force/,
+                 fault(:patch, "/api/long-tests/#{cell['id']}", { version: cell["version"], units: { held: "bar" } }))
+    assert_match(/cannot be nothing/, fault(:post, "/api/long-tests", { kind: "sustained", title: "x",
+                                                                        stations: [{ name: "a" }],
+                                                                        terms: { years: typed("0", "years") } }))
+  end
+
+  def read_held(cell)
+    call(:post, "/api/stations/#{cell['stations'].first['id']}/readings", { values: { held: typed("390", "N") } },
+         expect: 201)
+  end
+
   def test_counts_do_not_fall_and_an_end_is_a_count
     made = begin_test(kind: "crack_cycling")
     station = made["stations"].first["id"]
@@ -132,11 +159,13 @@ class LongTestsApiTest < WebCase
     left = made.dig("answer", "lines").find { |l| l["key"] == "residual" }
 
     assert_match(/\AWhat is left: 80 % of “Fresh” \(7\d to 8\d % with 95 %\), by 3 of “Cycled” against 3/, left["text"])
-    empty = call(:patch, "/api/long-tests/#{made['id']}", { version: made["version"], lot_id: lot(name: "Not pulled").id })
+    empty = call(:patch, "/api/long-tests/#{made['id']}",
+                 { version: made["version"], lot_id: lot(name: "Not pulled").id })
 
     assert_match(/cannot be told/, empty.dig("answer", "lines").last["text"])
     assert_match(/no reference for itself/, fault(:patch, "/api/long-tests/#{made['id']}",
-                                                  { version: empty["version"], lot_id: fresh.id, reference_lot_id: fresh.id }))
+                                                  { version: empty["version"], lot_id: fresh.id,
+                                                    reference_lot_id: fresh.id }))
   end
 
   def test_readings_leave_as_a_table

@@ -147,6 +147,16 @@ class OtherKindsTest < CoreCase
     end
   end
 
+  # Behind the forms too: one station that cannot be worked out does not silence the others.
+  def test_one_station_without_sense_leaves_the_others_standing
+    wrong = station(name: "Wrong", id: 2, readings: [at(1, count: 1, into: 0.0, out: 5.0)])
+    sound = station(readings: [at(1, count: 1, into: 1000.0, out: 950.0)])
+    found = answer("endurance", [sound, wrong])
+
+    assert_equal ["95.0 % after 1 cycles", "cannot be worked out"], found.stations.map(&:headline)
+    assert_equal "alarm", found.tone
+  end
+
   def test_missed_readings_are_said_and_nothing_is_filled_in
     plan = MildAnvil::Core::Endurance::Schedule.new([{ every: 1, until: 10 }])
     rows = [1, 2, 4, 5].map { |h| at(h, held: 400.0) }

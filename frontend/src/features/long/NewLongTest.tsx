@@ -10,6 +10,7 @@ import { Caution, ErrorNote } from "@/ui/states";
 import { LotPick, type Lots } from "./LotPick";
 import { readSchedule, scheduleText } from "./schedule";
 import { stationsOf } from "./stationsOf";
+import { UnitPick } from "./UnitPick";
 import { defaultsOf, given, TermFields, type TypedTerms } from "./TermFields";
 
 type Props = { kinds: LongKind[]; onClose: () => void; onMade: (test: LongTest) => void };
@@ -40,6 +41,7 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
   const [each, setEach] = useState<TypedTerms>(() => defaultsOf(kind.station_terms));
   const [schedule, setSchedule] = useState(scheduleText(kind.schedule));
   const [address, setAddress] = useState("");
+  const [units, setUnits] = useState<Record<string, string>>({});
   const [lots, setLots] = useState<Lots>({ lot_id: null, reference_lot_id: null });
   const [now, setNow] = useState(true);
   const [once_, setOnce] = useState(onceKey);
@@ -56,6 +58,7 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
             terms: given(terms),
             stations: stationsOf(names, kind, each),
             ...(stretches ? { schedule: stretches } : {}),
+            units,
             address: address.trim(),
             ...(lots.lot_id ? { lot_id: lots.lot_id } : {}),
             ...(lots.reference_lot_id ? { reference_lot_id: lots.reference_lot_id } : {}),
@@ -110,6 +113,7 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
           <TermFields terms={kind.terms} typed={terms} onChange={setTerms} errors={errors} />
         </div>
       </div>
+      <UnitPick kind={kind} units={units} onChange={setUnits} />
       {kind.along !== "none" && (
         <details>
           <summary className="cursor-pointer py-1 font-semibold">When it is read</summary>

@@ -40,6 +40,7 @@ module MildAnvil
             test = Store::Models::LongTest.locked!(id)
             Stale.refuse!(test, version, "this test")
             kind = Core::LongTest::Kinds.fetch!(test.kind)
+            same_quantities!(test, kind, values[:units])
             add_stations(test, kind, values[:stations].to_a)
             before = test.values.slice(:title, :terms, :units, :schedule, :programme, :address, :lot_id,
                                        :reference_lot_id)
@@ -137,6 +138,19 @@ module MildAnvil
           end
         end
         private_class_method :units
+
+        # What was read as a force does not become a pressure.
+        def same_quantities!(test, kind, chosen)
+          return if chosen.nil? || Store::Models::LongReading.where(station_id: test.stations.map(&:id)).empty?
+
+          Setup.shown(kind, test).each do |key, symbol|
+            wanted = chosen[key] or next
+            next if Catalogue.unit!(wanted).quantity == Catalogue.unit!(symbol).quantity
+
+            refuse(key, "Readings in #{symbol} are kept: it stays a #{Catalogue.unit!(symbol).quantity}")
+          end
+        end
+        private_class_method :same_quantities!
 
         def programme(steps)
           rows = steps.map { |step| { at: step[:at].to_f, words: step[:words].to_s.strip } }

@@ -46,7 +46,7 @@ module MildAnvil
           now = Setup.station_of(test, station)
           open!(test, station, now)
           kind = Core::LongTest::Kinds.fetch!(test.kind)
-          read = Core::LongTest::TypedValues.call(kind, values, Catalogue.every_unit)
+          read = Core::LongTest::TypedValues.call(kind, values, Catalogue.every_unit, shown: Setup.shown(kind, test))
           refuse(:count, "The count of cycles is needed") if kind.along == :count && count.nil?
 
           hours = test.hours_at(at)

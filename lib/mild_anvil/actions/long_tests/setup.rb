@@ -35,13 +35,18 @@ module MildAnvil
           stretches.empty? ? nil : Core::Endurance::Schedule.new(stretches)
         end
 
+        # @return [Hash{Symbol => String}] unit of each channel: as it was chosen, or the usual one
+        def shown(kind, test)
+          chosen = test.told(:units)
+          kind.channels.to_h { |channel| [channel.key, chosen[channel.key] || channel.units.first.to_s] }
+        end
+
         # Of what is read, and of what was agreed: as it was chosen, as it was typed, or the usual one.
         def units(kind, test)
-          chosen = test.told(:units)
           typed = [test.told(:terms), *test.stations.map { |row| row.told(:terms) }].inject(:merge)
           agreed = (kind.terms + kind.station_terms).reject { |term| term.units.empty? }
           known = agreed.to_h { |term| [term.key, Catalogue.unit!(typed.dig(term.key, :unit) || term.units.first)] }
-          known.merge(kind.channels.to_h { |c| [c.key, Catalogue.unit!(chosen[c.key] || c.units.first)] })
+          known.merge(shown(kind, test).transform_values { |symbol| Catalogue.unit!(symbol) })
         end
 
         # The smallest step in which each channel was read: what is derived from them is stated no finer.

@@ -5,6 +5,8 @@ module MildAnvil
     module LongTest
       # What was agreed of a test or a station: kept as it was typed, read as SI.
       module AgreedTerms
+        MAY_BE_NOTHING = %w[temperature share time].freeze
+
         module_function
 
         # @param terms [Array<Term>]; @param typed [Hash] key => {text, unit}
@@ -56,8 +58,9 @@ module MildAnvil
             raise InvalidInput.new("#{term.name} is typed in #{term.units.join(', ')}", unit: symbol)
           end
 
-          Typed.parse(given[:text], units.find { |unit| unit.symbol == symbol }, name: term.name.downcase,
-                                                                                 signed: term.quantity == "temperature")
+          unit = units.find { |one| one.symbol == symbol }
+          Typed.parse(given[:text], unit, name: term.name.downcase, signed: term.quantity == "temperature",
+                                          above_zero: !MAY_BE_NOTHING.include?(term.quantity))
         end
         private_class_method :parse
 

@@ -43,9 +43,9 @@ module MildAnvil
           # What to look out for at this step.
           def careful(words) = @caution = words
 
-          def reads(key, name, needed: false, choices: nil, signed: false, **rest)
+          def reads(key, name, needed: false, choices: nil, signed: false, above_zero: false, **rest)
             @channels << Channel.new(key: key, name: name, needed: needed, choices: choices, signed: signed,
-                                     **rest).freeze
+                                     above_zero: above_zero, **rest).freeze
           end
 
           def term(key, name, default: nil, source: nil, **rest)
@@ -75,6 +75,16 @@ module MildAnvil
 
         def told(station, headline, tone, lines = [])
           Told.new(id: station.id, name: station.name, headline: headline, tone: tone, lines: lines)
+        end
+
+        # Every station by itself: what one of them cannot be asked does not silence the others.
+        def tell_all = stations.map { |station| tell_safely(station) }
+
+        def tell_safely(station)
+          tell(station)
+        rescue InvalidInput, InsufficientData => e
+          told(station, "cannot be worked out", "alarm",
+               [line("refused", "#{e.message.sub(/\A./, &:upcase)}.", "alarm")])
         end
 
         # What stopped, first; then what must be looked at; then how many go on.

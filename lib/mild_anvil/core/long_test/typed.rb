@@ -8,23 +8,30 @@ module MildAnvil
 
       class Typed
         FORM = /\A[-−+]?\d{1,12}(?:[.,]\d{1,9})?\z/
+        LARGEST = { "displacement" => 1.0e4, "temperature" => 5.0e3, "time" => 1.0e12 }.freeze # SI; else as below
+        LARGEST_SI = 1.0e9
         SPACES = "\u202F\u2009\u00A0 "
 
         # @param text [String]; @param unit [Quantity::Unit]
-        # @param signed [Boolean]; @param name [String] of what is typed, for the words
+        # @param signed [Boolean]; @param above_zero [Boolean]; @param name [String] of what is typed, for the words
         # @return [Typed]
         # @raise [InvalidInput]
-        def self.parse(text, unit, signed: false, name: "the reading", field: :text)
+        def self.parse(text, unit, signed: false, above_zero: false, name: "the reading", field: :text)
           plain = text.to_s.strip.delete(SPACES).tr(",−", ".-")
           unless FORM.match?(text.to_s.strip.delete(SPACES))
             refuse(field, "#{name} “#{text}” is no number: type the digits as the display shows them")
           end
           number = Rational(plain.delete_prefix("+"))
           refuse(field, "#{name} cannot lie below nothing") if number.negative? && !signed
+          refuse(field, "#{name} cannot be nothing") if number.zero? && above_zero
 
           decimals = plain.include?(".") ? plain.split(".").last.size : 0
           factor = Rational(unit.factor.to_s)
-          new(text: plain, unit: unit.symbol, si: (number * factor).to_f,
+          si = (number * factor).to_f
+          if si.abs > LARGEST.fetch(unit.quantity, LARGEST_SI)
+            refuse(field, "#{name} of #{text} #{unit} is more than there is: look at the digits and the unit")
+          end
+          new(text: plain, unit: unit.symbol, si: si,
               step_si: (Rational(1, 10**decimals) * factor).to_f).freeze
         end
 

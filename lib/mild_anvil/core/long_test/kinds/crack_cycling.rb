@@ -24,7 +24,7 @@ module MildAnvil
           CONFIDENCE = 0.95
 
           def answer
-            found = stations.map { |station| tell(station) }
+            found = tell_all
             overall(found, lines: [agreed])
           end
 

@@ -8,7 +8,7 @@ module MildAnvil
         class Drop < Kind
           describe "drop", "Drops, up and down", "At what energy do half of them break?", along: :none
           careful "Nobody near the drop; eyes protected; the mass hangs on a second line until it is let go."
-          reads :energy, "Energy", needed: true, quantity: "energy", units: %w[J kJ]
+          reads :energy, "Energy", needed: true, above_zero: true, quantity: "energy", units: %w[J kJ]
           reads :broke, "Came out", needed: true, quantity: "choice", units: [""], choices: %w[survived broke]
           term :step, "Step", quantity: "energy", units: %w[J kJ]
           term :wanted, "Must survive", quantity: "energy", units: %w[J kJ]
@@ -17,7 +17,7 @@ module MildAnvil
           FEW = 15 # drops below which the scatter is hardly known
 
           def answer
-            told = stations.map { |station| tell(station) }
+            told = tell_all
             overall(told)
           end
 

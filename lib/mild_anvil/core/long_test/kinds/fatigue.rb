@@ -20,7 +20,7 @@ module MildAnvil
           ROUNDED = 3
 
           def answer
-            found = stations.map { |station| tell(station) }
+            found = tell_all
             overall(found, lines: [life, asked, *levels].compact, headline: headline(found))
           end
 
@@ -70,7 +70,7 @@ module MildAnvil
           def pieces
             @pieces ||= stations.filter_map do |station|
               counted = count(station)
-              next if counted.nil? || !counted.positive? || station.terms[:load].nil?
+              next if counted.nil? || !counted.positive? || !station.terms[:load].to_f.positive?
 
               Endurance::Life::Piece.new(load: station.terms[:load], cycles: counted, failed: station.failed?)
             end

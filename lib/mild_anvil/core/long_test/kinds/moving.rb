@@ -8,7 +8,7 @@ module MildAnvil
         class Moving < Kind
           describe "endurance", "Moving endurance", "Does its efficiency fall, and what wears?", along: :count
           careful "Moving parts draw hands in: guard shut, stop it before a hand goes near."
-          reads :into, "Force in", needed: true, **FORCE
+          reads :into, "Force in", needed: true, above_zero: true, **FORCE
           reads :out, "Force out", needed: true, **FORCE
           reads :wear, "Wear", **TRAVEL
           reads :temperature, "Temperature", **WARM
@@ -18,7 +18,7 @@ module MildAnvil
           read_at [100, 100], [400, 500], [500, 1000], [1000, 10_000]
 
           def answer
-            found = stations.map { |station| tell(station) }
+            found = tell_all
             overall(found)
           end
 

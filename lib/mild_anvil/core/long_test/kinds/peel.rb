@@ -8,9 +8,9 @@ module MildAnvil
         class Peel < Kind
           describe "peel", "Peel and seam", "Is the strength for each width what is required?", along: :none
           careful "Eyes protected: a seam lets go all at once."
-          reads :force, "Mean force", needed: true, quantity: "force", units: %w[N kN lbf kgf]
+          reads :force, "Mean force", needed: true, above_zero: true, quantity: "force", units: %w[N kN lbf kgf]
           reads :highest, "Highest force", quantity: "force", units: %w[N kN lbf kgf]
-          reads :width, "Width", needed: true, **TRAVEL
+          reads :width, "Width", needed: true, above_zero: true, **TRAVEL
           term :required, "Required", quantity: "force_per_width", units: %w[N/mm N/m kN/m lbf/in]
           term :requirement_source, "By", **TEXT
 
@@ -19,7 +19,7 @@ module MildAnvil
           PER_MM = 1000.0
 
           def answer
-            told = stations.map { |station| tell(station) }
+            told = tell_all
             overall(told, lines: [rated].compact, headline: headline, verdict: verdict)
           end
 

@@ -9,7 +9,8 @@ module MildAnvil
         class Retention < Kind
           describe "retention", "Retention", "How much of what was put in is still there", along: :hours
           careful "Gas under pressure stores energy: prefer liquid; nobody before a plug."
-          reads :held, "Held", needed: true, quantity: "force or pressure", units: [*FORCE[:units], *PRESSURE[:units]]
+          reads :held, "Held", needed: true, above_zero: true, quantity: "force or pressure",
+                               units: [*FORCE[:units], *PRESSURE[:units]]
           reads :pressure, "Air pressure, absolute", quantity: "pressure", units: %w[hPa kPa bar]
           reads :depth, "Depth", quantity: "displacement", units: %w[m ft]
           reads :temperature, "Temperature of the gas", **WARM
@@ -20,7 +21,7 @@ module MildAnvil
           read_at [0.5, 2.0], [1.0, 8.0]
 
           def answer
-            found = stations.map { |station| tell(station) }
+            found = tell_all
             overall(found, lines: [agreed].compact)
           end
 

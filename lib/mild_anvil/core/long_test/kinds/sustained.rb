@@ -30,7 +30,7 @@ module MildAnvil
           USUAL_YEARS = 50.0
 
           def answer
-            overall(stations.map { |station| tell(station) }, lines: limits)
+            overall(tell_all, lines: limits)
           end
 
           private

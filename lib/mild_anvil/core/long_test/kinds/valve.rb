@@ -9,8 +9,8 @@ module MildAnvil
         class Valve < Kind
           describe "valve", "Opening and closing pressure", "Do used ones open where new ones do?", along: :none
           careful "Gas under pressure stores energy: prefer liquid; hearing; nobody before the outlet."
-          reads :setting, "Setting", needed: true, **PRESSURE
-          reads :opening, "Opens at", needed: true, **PRESSURE
+          reads :setting, "Setting", needed: true, above_zero: true, **PRESSURE
+          reads :opening, "Opens at", needed: true, above_zero: true, **PRESSURE
           reads :closing, "Closes at", **PRESSURE
           term :reference, "Compared with", default: "new", **TEXT
           term :matters, "A difference that matters", default: "5", **SHARE
@@ -21,7 +21,7 @@ module MildAnvil
                        cannot_tell: "cannot be told" }.freeze
 
           def answer
-            told = stations.map { |station| tell(station) }
+            told = tell_all
             found = conditions.flat_map { |condition| settings.filter_map { |setting| compare(condition, setting) } }
             overall(told, lines: found.map(&:last), headline: headline(found), verdict: verdict(found))
           end
