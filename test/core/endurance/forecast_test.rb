@@ -65,6 +65,12 @@ class ForecastTest < CoreCase
     refute_predicate Endurance::Forecast.new(TIMES, read(0.003) { |t| 0.4 + (0.08 * (t**0.22)) }), :dependent?
   end
 
+  def test_readings_that_are_all_alike_lead_nowhere
+    error = assert_raises(MildAnvil::InsufficientData) { Endurance::Forecast.new(TIMES, [0.5] * TIMES.size) }
+
+    assert_match(/all alike/, error.message)
+  end
+
   def test_three_readings_are_too_few
     error = assert_raises(MildAnvil::InsufficientData) { Endurance::Forecast.new([1.0, 2.0, 3.0], [1.0, 1.1, 1.2]) }
 

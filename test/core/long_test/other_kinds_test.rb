@@ -147,6 +147,15 @@ class OtherKindsTest < CoreCase
     end
   end
 
+  def test_readings_that_are_all_alike_are_drawn_and_lead_nowhere
+    rows = (1..6).map { |h| at(h, travel: 0.0005) }
+    found = answer("sustained", [station(readings: rows)])
+
+    assert_match(/No law follows these readings/, line(found, "law"))
+    assert_equal 6, @chart.series.first[:points].size
+    assert_empty @chart.series.first[:curve]
+  end
+
   # Behind the forms too: one station that cannot be worked out does not silence the others.
   def test_one_station_without_sense_leaves_the_others_standing
     wrong = station(name: "Wrong", id: 2, readings: [at(1, count: 1, into: 0.0, out: 5.0)])

@@ -37,7 +37,10 @@ module MildAnvil
           @fits = { power: fitted { PowerCreep.new(times, values) }, log: fitted do
             LogCreep.new(times, values)
           end }.compact
-          raise InsufficientData, "no law follows these readings" if @fits.empty?
+          if @fits.empty? || values.uniq.size == 1
+            raise InsufficientData,
+                  "no law follows these readings: #{@fits.empty? ? 'none fits' : 'they are all alike'}"
+          end
 
           @law = @fits.keys.min_by { |name| criterion(name) }
         end
@@ -104,8 +107,9 @@ module MildAnvil
 
         private
 
+        # A law without limits, as of readings that are all alike, leads nowhere.
         def fitted
-          yield
+          yield.tap { |fit| fit.extrapolated(times.last, confidence: @confidence) }
         rescue InsufficientData, InvalidInput
           nil
         end

@@ -59,7 +59,7 @@ module MildAnvil
         def extrapolated(time, confidence: 0.95)
           row = gradient(time, Math.log(time))
           variance = row.each_index.sum { |i| row.each_index.sum { |j| row[i] * covariance[i][j] * row[j] } }
-          error = residual_deviation * Math.sqrt(variance)
+          error = residual_deviation * Math.sqrt([variance, 0.0].max)
           reach = t(confidence) * error
           { value: at(time), standard_error: error, low: at(time) - reach, high: at(time) + reach }
         end
