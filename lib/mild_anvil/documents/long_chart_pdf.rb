@@ -25,7 +25,7 @@ module MildAnvil
 
         @pdf.bounding_box([0, @pdf.cursor], width: @pdf.bounds.width, height: HEIGHT) do
           axes
-          @chart["series"].each_with_index { |series, i| curve(series, i) }
+          @chart["series"].each { |series| curve(series) }
           @chart["limits"].each { |limit| limit(limit) }
           @chart["series"].each_with_index { |series, i| points(series, i) }
         end
@@ -110,7 +110,7 @@ module MildAnvil
         end
       end
 
-      def curve(series, index)
+      def curve(series)
         rows = series["curve"]
         return if rows.empty?
 
@@ -121,7 +121,7 @@ module MildAnvil
         end
         @pdf.fill_color Sheet::INK
         line = rows.map { |px, value| [x(px), y(value)] }
-        line.each_cons(2) { |from, to| ruled(from, to, index.zero? ? Sheet::DERIVED : ink(index), 0.9) }
+        line.each_cons(2) { |from, to| ruled(from, to, Sheet::DERIVED, 0.9) }
       end
 
       def limit(limit)

@@ -32,9 +32,7 @@ module MildAnvil
       def render
         head
         stations
-        @sheet.heading("#{@content.dig('chart', 'y_name').sub(/\A./,
-                                                              &:upcase)} against #{@content.dig('chart', 'x_name')}")
-        LongChartPdf.new(@sheet, @content.fetch("chart")).draw
+        curve
         agreed
         readings
         hands
@@ -52,7 +50,10 @@ module MildAnvil
         @pdf.move_down 6
         @sheet.paragraph(@body["words"], size: 10.5) unless @body["words"].empty?
         answer["lines"].each { |line| sentence(line) }
-        @sheet.pairs([["Report", @number.to_s], ["Kind", kind.title], ["Begun", @content["started_at"].to_s],
+        @sheet.pairs([["Report", @number.to_s], ["Kind", kind.title], ["Begun",
+                                                                       @content["started_at"].to_s.sub("T", " ").sub(
+                                                                         /:\d\d\.\d+Z/, " UTC"
+                                                                       )],
                       *(@content["lot"] ? [["Lot", @content.dig("lot", "name")]] : [])])
       end
 
@@ -60,10 +61,23 @@ module MildAnvil
       def sentence(line) = @sheet.paragraph("#{line['tone'] == 'ok' ? '•' : '▲'}  #{line['text']}", size: 10)
 
       def stations
-        answer["stations"].each do |told|
+        said, silent = answer["stations"].partition { |told| told["lines"].any? }
+        said.each do |told|
           @sheet.heading("#{told['name']}: #{told['headline']}")
           told["lines"].each { |line| sentence(line) }
         end
+        return if silent.empty?
+
+        @sheet.heading("Stations")
+        @sheet.pairs(silent.map { |told| [told["name"], told["headline"]] })
+      end
+
+      def curve
+        chart = @content.fetch("chart")
+        @sheet.room(LongChartPdf::HEIGHT + 60)
+        word = chart["x"] == "place" ? "by" : "against"
+        @sheet.heading("#{chart['y_name'].sub(/\A./, &:upcase)} #{word} #{chart['x_name']}")
+        LongChartPdf.new(@sheet, chart).draw
       end
 
       def agreed
