@@ -3,7 +3,7 @@
 module MildAnvil
   module Actions
     module Comparing
-      # The paper of a conclusion: drawn once for each number of signatures, kept with its hash, never drawn again.
+      # The paper of a conclusion.
       module Papers
         module_function
 
@@ -11,12 +11,12 @@ module MildAnvil
         # @return [Store::Models::ConclusionPaper] with the signatures that stand under it now
         def keep(row)
           Store::Database.write do
-            Store::Models::Lot.locked!(row.lot_id) # so that two do not draw the same one
-            count = row.signatures_dataset.count
-            Store::Models::ConclusionPaper.first(conclusion_id: row.id,
-                                                 signature_count: count) || draw(
-                                                   row.refresh, count
-                                                 )
+            Store::Models::Lot.locked!(row.lot_id)
+            SignedPaper.keep(row, row.papers_dataset, event: :keep_conclusion_paper, lot_id: row.lot_id,
+                                                      conclusion_id: row.id) do |hands|
+              Documents::ConclusionPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
+                                                               signatures: hands)
+            end
           end
         end
 
@@ -26,19 +26,6 @@ module MildAnvil
           row = Store::Models::Conclusion.fetch!(id)
           ["conclusion-#{row.job_id}-#{row.number}.pdf", keep(row).bytes]
         end
-
-        def draw(row, count)
-          bytes = Documents::ConclusionPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
-                                                                   signatures: SignedContent.signatures(row))
-          sha256 = Store::Models::Document.sha256(bytes)
-          paper = Store::Models::ConclusionPaper.create(conclusion_id: row.id, signature_count: count, sha256: sha256,
-                                                        content: Sequel.blob(bytes))
-          Store::Events.record(:keep_conclusion_paper, row, person_id: row.signatures.last.person_id,
-                                                            lot_id: row.lot_id,
-                                                            after: { signature_count: count, sha256: sha256 })
-          paper
-        end
-        private_class_method :draw
       end
     end
   end

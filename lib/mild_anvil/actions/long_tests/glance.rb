@@ -13,8 +13,7 @@ module MildAnvil
         end
         MOST_KEPT = 400
 
-        @kept = {}
-        @lock = Mutex.new
+        @recent = RecentlySeen.new(MOST_KEPT)
 
         module_function
 
@@ -22,7 +21,7 @@ module MildAnvil
         # @return [Hash{Integer => Seen}] by id
         def of(tests)
           stamps = stamps(tests)
-          tests.to_h { |test| [test.id, kept(stamps.fetch(test.id)) { worked_out(test) }] }
+          tests.to_h { |test| [test.id, @recent.fetch(stamps.fetch(test.id)) { worked_out(test) }] }
         end
 
         # Everything that an answer rests on, as numbers that only grow.
@@ -41,17 +40,6 @@ module MildAnvil
                          .group(:test_id).select_hash(:test_id, Sequel.function(:max, Sequel[table][:id]).as(:newest))
         end
         private_class_method :newest
-
-        def kept(stamp)
-          @lock.synchronize { @kept[stamp] } || yield.tap do |made|
-            @lock.synchronize do
-              @kept.delete_if { |key, _| key.first == stamp.first }
-              @kept.shift while @kept.size >= MOST_KEPT
-              @kept[stamp] = made
-            end
-          end
-        end
-        private_class_method :kept
 
         def worked_out(test)
           setup = Setup.of(test)

@@ -3,7 +3,7 @@
 module MildAnvil
   module Actions
     module LongTests
-      # The paper of a report: drawn once for each number of signatures, kept with its hash, never drawn again.
+      # The paper of a report.
       module ReportPapers
         module_function
 
@@ -11,9 +11,12 @@ module MildAnvil
         # @return [Store::Models::LongReportPaper] with the signatures that stand under it now
         def keep(row)
           Store::Database.write do
-            Store::Models::LongTest.locked!(row.test_id) # so that two do not draw the same one
-            count = row.signatures_dataset.count
-            Store::Models::LongReportPaper.first(report_id: row.id, signature_count: count) || draw(row.refresh, count)
+            Store::Models::LongTest.locked!(row.test_id)
+            SignedPaper.keep(row, row.papers_dataset, event: :keep_long_report_paper, lot_id: row.test.lot_id,
+                                                      report_id: row.id) do |hands|
+              Documents::LongReportPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
+                                                               signatures: hands)
+            end
           end
         end
 
@@ -23,19 +26,6 @@ module MildAnvil
           row = Store::Models::LongReport.fetch!(id)
           ["long-test-#{row.test_id}-report-#{row.number}.pdf", keep(row).bytes]
         end
-
-        def draw(row, count)
-          bytes = Documents::LongReportPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
-                                                                   signatures: SignedContent.signatures(row))
-          sha256 = Store::Models::Document.sha256(bytes)
-          paper = Store::Models::LongReportPaper.create(report_id: row.id, signature_count: count, sha256: sha256,
-                                                        content: Sequel.blob(bytes))
-          Store::Events.record(:keep_long_report_paper, row, person_id: row.signatures.last.person_id,
-                                                             lot_id: row.test.lot_id,
-                                                             after: { signature_count: count, sha256: sha256 })
-          paper
-        end
-        private_class_method :draw
       end
     end
   end

@@ -9,8 +9,7 @@ module MildAnvil
         RECENT_DAYS = 60
         MINUTES_A_DAY = 24 * 60
 
-        @kept = {}
-        @lock = Mutex.new
+        @recent = RecentlySeen.new(MOST_PLANS)
 
         module_function
 
@@ -21,14 +20,8 @@ module MildAnvil
         end
 
         # What was pulled moves with the minute; a plan is answered once in each.
-        def kept(plan, today)
-          key = [plan.id, plan.lot.version, today, Time.now.to_i / 60]
-          @lock.synchronize { @kept[key] } || yield.tap do |made|
-            @lock.synchronize do
-              @kept.delete_if { |old, _| old.last < key.last }
-              @kept[key] = made
-            end
-          end
+        def kept(plan, today, &block)
+          @recent.fetch([plan.id, plan.lot.version, today, Time.now.to_i / 60], &block)
         end
         private_class_method :kept
 

@@ -10,8 +10,7 @@ module MildAnvil
         # rows: of the breaks that count, by time; course: Core::Watch::Course
         Seen = Struct.new(:rows, :course, keyword_init: true)
 
-        @kept = {}
-        @lock = Mutex.new
+        @recent = RecentlySeen.new(MOST_KEPT)
 
         module_function
 
@@ -19,9 +18,9 @@ module MildAnvil
         # @return [Hash{Integer => Seen}] by id
         def of(products)
           stamps = stamps(products)
-          missing = products.reject { |p| @lock.synchronize { @kept.key?(stamps[p.id]) } }
+          missing = products.reject { |p| @recent.key?(stamps[p.id]) }
           fresh = read(missing)
-          products.to_h { |p| [p.id, kept(stamps[p.id]) { fresh.fetch(p.id) { read([p]).fetch(p.id) } }] }
+          products.to_h { |p| [p.id, @recent.fetch(stamps[p.id]) { fresh.fetch(p.id) { read([p]).fetch(p.id) } }] }
         end
 
         # Everything that a course rests on, as numbers that only grow.
@@ -34,17 +33,6 @@ module MildAnvil
           products.to_h { |p| [p.id, [p.uid, p.version, *newest.map { |of| of[p.id] }, withdrawn]] }
         end
         private_class_method :stamps
-
-        def kept(stamp)
-          @lock.synchronize { @kept[stamp] } || yield.tap do |made|
-            @lock.synchronize do
-              @kept.delete_if { |key, _| key.first == stamp.first }
-              @kept.shift while @kept.size >= MOST_KEPT
-              @kept[stamp] = made
-            end
-          end
-        end
-        private_class_method :kept
 
         def read(products)
           ids = products.map(&:id)
