@@ -73,6 +73,26 @@ class LongTestsApiTest < WebCase
          expect: 201)
   end
 
+  # The known log of a thousand hours: 347 rows, 2.402 mm at the start, 3.324 mm at the end.
+  def test_a_loggers_file_becomes_readings_once
+    log = File.binread(File.expand_path("../fixtures/curves/o10_creep_1000h.csv", __dir__))
+    made = begin_test(started_at: (Time.now - (1001 * HOUR)).iso8601(3))
+    station = made["stations"].first["id"]
+    shown = upload("/api/stations/#{station}/log", log, name: "creep.csv")
+
+    assert_equal 347, shown.dig("stations", 0, "read_count")
+    assert_match(/\A3\.3\d\d mm after 42 days/, shown.dig("answer", "stations", 0, "headline"))
+    assert_equal "kgf", shown.dig("stations", 0, "readings", 0, "read", "load", "unit")
+    upload("/api/stations/#{station}/log", log, name: "again.csv", expect: 409)
+    assert_equal 1, Models::Attachment.where(name: "creep.csv").count
+    late = begin_test(started_at: (Time.now - HOUR).iso8601(3))["stations"].first["id"]
+    upload("/api/stations/#{late}/log", log, name: "creep.csv", expect: 422)
+
+    assert_match(/goes on to 42 days, and the test began 60 min ago|began 1 h ago/,
+                 JSON.parse(last_response.body).dig("error", "message"))
+    upload("/api/stations/#{late}/log", "Time [s],Force [N]\n0,1\n1,2\n2,3\n", name: "no travel.csv", expect: 422)
+  end
+
   def test_counts_do_not_fall_and_an_end_is_a_count
     made = begin_test(kind: "crack_cycling")
     station = made["stations"].first["id"]
@@ -166,6 +186,15 @@ class LongTestsApiTest < WebCase
     assert_match(/no reference for itself/, fault(:patch, "/api/long-tests/#{made['id']}",
                                                   { version: empty["version"], lot_id: fresh.id,
                                                     reference_lot_id: fresh.id }))
+  end
+
+  def test_a_test_and_a_product_are_found_by_their_words
+    made = begin_test(title: "Bond in 50 % lime brick")
+    cord = Actions::Watching::Products.add(values: { name: "Kite cord 1.3", display_unit: "N" }, person_id: person.id)
+
+    assert_equal([made["id"]], call(:get, "/api/search?q=lime+bond")["tests"].map { |row| row["id"] })
+    assert_equal([cord.id], call(:get, "/api/search?q=cord")["products"].map { |row| row["id"] })
+    assert_empty call(:get, "/api/search?q=100%25")["tests"]
   end
 
   def test_readings_leave_as_a_table

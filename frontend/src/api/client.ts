@@ -109,6 +109,13 @@ export function uploadCheckFile(instrumentId: number, file: File): Promise<Schem
   return send(`/api/instruments/${instrumentId}/check-file`, { body: form }, SILENT);
 }
 
+/** A logger's file of a station under a long test. */
+export function bringLongLog(stationId: number, file: File): Promise<Schemas["LongTest"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send(`/api/stations/${stationId}/log`, { body: form }, "The server does not answer. Nothing was saved.");
+}
+
 /** Reads pasted rows or a file of specimens; nothing is kept yet. */
 export function readTable<T>(file: File): Promise<T> {
   const form = new FormData();

@@ -45,7 +45,7 @@ function Inside({ onClose }: { onClose: () => void }) {
       <Command.Input
         value={text}
         onValueChange={setText}
-        placeholder="A lot, a customer, a piece, a file, or what to do"
+        placeholder="A lot, a customer, a piece, a test, a product, or what to do"
         className="border-line w-full border-b bg-transparent px-3 py-3 text-[16px] outline-none"
       />
       <Command.List className="max-h-[50vh] overflow-auto pb-1">
@@ -112,6 +112,16 @@ function Inside({ onClose }: { onClose: () => void }) {
             ))}
           </Command.Group>
         )}
+        <Named
+          heading="Long tests"
+          rows={found.data?.tests ?? []}
+          onSelect={(id) => go(() => void navigate({ to: "/tests/$testId", params: { testId: id } }))()}
+        />
+        <Named
+          heading="Watched"
+          rows={found.data?.products ?? []}
+          onSelect={(id) => go(() => void navigate({ to: "/watch", search: { product: id } }))()}
+        />
         {actions.length > 0 && (
           <Command.Group heading={<span className="cap block px-3 pt-2.5 pb-1">Do</span>}>
             {actions.map((k) => (
@@ -124,5 +134,21 @@ function Inside({ onClose }: { onClose: () => void }) {
         )}
       </Command.List>
     </>
+  );
+}
+
+type NamedProps = { heading: string; rows: { id: number; name: string }[]; onSelect: (id: number) => void };
+
+/** What is found by its name alone. */
+function Named({ heading, rows, onSelect }: NamedProps) {
+  if (rows.length === 0) return null;
+  return (
+    <Command.Group heading={<span className="cap block px-3 pt-2.5 pb-1">{heading}</span>}>
+      {rows.map((row) => (
+        <Command.Item key={row.id} value={`${heading} ${row.id}`} className={ITEM} onSelect={() => onSelect(row.id)}>
+          <span>{row.name}</span>
+        </Command.Item>
+      ))}
+    </Command.Group>
   );
 }

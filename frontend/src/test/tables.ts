@@ -8,7 +8,7 @@ const WORK = [
   "checkLibraryRow retireLibraryRow issueToken savePlan previewPlan addBench addGear retireRegisterRow noteNearMiss",
   "addSpecimens changeSpecimens drawOrder moveInOrder makeCells saveAcceptance recordTest withdrawTest noteVerdict",
   "sealGuess keepTemplate workOutTemplate attachFile startRun commandRun letOff giveRun takeRun tellAftermath decideQuarantine certify addLooseGear saveProcedure addPopulation conclude reviewConclusion keepMaking judgeBlind keepCheck keepCrossCheck withdrawCheck addPreparation",
-  "beginLongTest changeLongTest startLongTest endLongTest readStation markStation withdrawLongReading signLongReport",
+  "beginLongTest changeLongTest startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport",
   "reviewLongReport addWatchedProduct changeWatchedProduct keepWatchedBreak noteWatchedChange withdrawWatchedBreak",
   "answerSuspicion holdBatches releaseBatches recordUpkeep addUpkeepRule retireUpkeepRule",
 ];

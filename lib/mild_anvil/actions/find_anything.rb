@@ -9,13 +9,24 @@ module MildAnvil
 
       module_function
 
-      # @return [Hash] lots, files, pieces
+      # @return [Hash] lots, files, pieces, tests, products
       def call(query:)
         words = query.to_s.strip
         lots, = Store::Rack.page(words: words.split, limit: MAX_RESULTS)
         { lots: lots.map { |row| row.slice(:id, :name, :customer) }, files: files(words),
-          pieces: pieces(words) }
+          pieces: pieces(words), tests: named(Store::Models::LongTest.dataset, :title, words),
+          products: named(Store::Models::WatchedProduct.where(retired_at: nil), :name, words) }
       end
+
+      # All words, in any order.
+      def named(rows, column, words)
+        return [] if words.size < MIN_LETTERS
+
+        found = words.split.map { |word| Sequel.ilike(column, "%#{rows.escape_like(word)}%") }
+        rows.where(Sequel.&(*found)).reverse(:id).limit(MAX_RESULTS).select_map([:id, column])
+            .map { |id, name| { id: id, name: name } }
+      end
+      private_class_method :named
 
       # By its label or its code, whole.
       def pieces(words)

@@ -32,7 +32,7 @@ module MildAnvil
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
                       commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
                       addLooseGear removeLooseGear conclude keepMaking judgeBlind beginLongTest changeLongTest
-                      startLongTest endLongTest readStation markStation withdrawLongReading signLongReport
+                      startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
                       withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep],
         %w[reviewer] => %w[countersignStatement reviewConclusion reviewLongReport releaseBatches],

@@ -44,6 +44,7 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
   const [units, setUnits] = useState<Record<string, string>>({});
   const [lots, setLots] = useState<Lots>({ lot_id: null, reference_lot_id: null });
   const [now, setNow] = useState(true);
+  const [began, setBegan] = useState("");
   const [once_, setOnce] = useState(onceKey);
   const stretches = readSchedule(schedule);
   const stations = stationsOf(names, kind, each);
@@ -62,7 +63,7 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
             address: address.trim(),
             ...(lots.lot_id ? { lot_id: lots.lot_id } : {}),
             ...(lots.reference_lot_id ? { reference_lot_id: lots.reference_lot_id } : {}),
-            ...(now ? { started_at: new Date().toISOString() } : {}),
+            ...(now ? { started_at: (began ? new Date(began) : new Date()).toISOString() } : {}),
           },
         }),
       ),
@@ -147,6 +148,16 @@ function Body({ kind, onClose, onMade }: { kind: LongKind; onClose: () => void; 
       <Check checked={now} onChange={(e) => setNow(e.target.checked)}>
         {kind.along === "none" ? "It begins now" : "The load is on: its clock runs from now"}
       </Check>
+      {now && (
+        <Field
+          label="Since, if not now"
+          type="datetime-local"
+          className="max-w-[260px]"
+          value={began}
+          error={errors.at}
+          onChange={(e) => setBegan(e.target.value)}
+        />
+      )}
       {kind.caution && <Caution>{kind.caution}</Caution>}
       {begin.error && <ErrorNote message={begin.error.message} />}
       <div className="flex justify-end gap-2.5">

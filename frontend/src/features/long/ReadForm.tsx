@@ -9,6 +9,7 @@ import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { Segments } from "@/ui/Segments";
 import { ErrorNote } from "@/ui/states";
+import { BringLog } from "./BringLog";
 
 type Station = LongTest["stations"][number];
 type Props = { test: LongTest; kind: LongKind; station: Station; onChoose: (id: number) => void };
@@ -120,6 +121,7 @@ export function ReadForm({ test, kind, station, onChoose }: Props) {
           <Button primary type="submit" className="h-12 text-[16px]" disabled={keep.isPending}>
             Keep the reading
           </Button>
+          {kind.along === "hours" && <BringLog station={station} />}
         </>
       )}
     </form>

@@ -43,6 +43,12 @@ module MildAnvil
                                          **given.body)
             json(Acts::ShowTest.call(row.station.test_id), status: 201)
           end
+          app.operation("bringLongLog") do |given|
+            file = uploaded
+            test = Acts::BringLog.call(station_id: given.id, name: Upload.name_of(file), bytes: file[:tempfile].read,
+                                       person_id: person_id)
+            json(Acts::ShowTest.call(test.id), status: 201)
+          end
           app.operation("markStation") do |given|
             row = Acts::Mark.call(station_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
             json(Acts::ShowTest.call(Store::Models::LongStation.fetch!(row.station_id).test_id), status: 201)
