@@ -21,6 +21,8 @@ type Props = {
   changes: BandChange[];
   unit: string;
   label: string;
+  /** As they are stated; else as the axis has them. */
+  stated?: { centre: string; limit: string };
 };
 
 const HEIGHT = 330;
@@ -29,7 +31,7 @@ const TOP = 44;
 const BOTTOM = 40;
 
 /** Morning after morning: what the product does by itself as a band, its limit, what changed, and what stands out. */
-export function BandChart({ points, band, limit, patterns, changes, unit, label }: Props) {
+export function BandChart({ points, band, limit, patterns, changes, unit, label, stated }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(700);
   const right = width < 480 ? 16 : 128;
   const scale = bandScale(points, band, limit);
@@ -65,7 +67,7 @@ export function BandChart({ points, band, limit, patterns, changes, unit, label 
             {right > 60 && (
               <>
                 <text x={end + 8} y={y(band.centre) + 4} className="fill-ink" fontSize={12}>
-                  middle {say(band.centre)}
+                  middle {stated?.centre ?? say(band.centre)}
                 </text>
                 <text x={end + 8} y={y(band.high) + 8} className="fill-soft" fontSize={11.5}>
                   {band.provisional ? "band, provisional" : "its own band"}
@@ -85,7 +87,7 @@ export function BandChart({ points, band, limit, patterns, changes, unit, label 
               fontSize={12}
               fontWeight={700}
             >
-              limit {say(limit)}
+              limit {stated?.limit ?? say(limit)}
             </text>
           </g>
         )}

@@ -42,6 +42,7 @@ export function ProductPanel({ product }: { product: WatchedProduct }) {
         limit={product.limit && product.limit.value_si / unit.factor}
         patterns={product.patterns}
         changes={product.changes}
+        stated={labels(product, unit.symbol)}
         unit={unit.symbol}
         label={`${product.name}: ${product.sentence}`}
       />
@@ -61,6 +62,13 @@ export function ProductPanel({ product }: { product: WatchedProduct }) {
       {open === "edit" && <ProductSheet product={product} onClose={() => setOpen(null)} onMade={() => undefined} />}
     </section>
   );
+}
+
+/** The limit as somebody typed it, where it is shown in that unit. */
+function labels(product: WatchedProduct, unit: string) {
+  const { band, limit } = product;
+  if (!band || !limit || limit.unit !== unit) return undefined;
+  return { centre: stated(band.centre, unit), limit: `${limit.text} ${unit}` };
 }
 
 const isToday = (iso: string) => new Date(iso).toDateString() === new Date().toDateString();
@@ -101,7 +109,7 @@ function Sentences({ product, unit }: { product: WatchedProduct; unit: string })
       <p className="text-soft">
         {capability.why
           ? `Capability: ${capability.why}.`
-          : `Capability against its limit ${capability.value}, surely above ${capability.low}; about ${capability.share_below} % below the limit if it goes on like this.`}
+          : `Capability against its limit ${capability.value}, surely above ${capability.low}; below the limit ${capability.share_below} if it goes on like this.`}
       </p>
     </div>
   );

@@ -31,6 +31,7 @@ export function WatchPage() {
   useKeys(may ? [{ keys: "n", label: "This morning's breaks", run: () => setOpen("morning") }] : []);
   if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
   if (!data) return <Waiting what="what is watched" />;
+  const suspicion = chart ? null : product.data?.suspicion;
   const choose = (id: number) => void navigate({ to: "/watch", search: { product: id }, replace: true });
   return (
     <>
@@ -40,23 +41,20 @@ export function WatchPage() {
           What is made every day and broken every morning stands here, with its own band and its limit.
         </Empty>
       )}
-      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 min-[1100px]:grid-cols-[minmax(0,1fr)_336px]">
-        <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-4">
-          {chart ? <OtherChart of={chart} /> : product.data && <ProductPanel product={product.data} />}
-          <ProductRows watch={data} chosen={chart ? undefined : chosen?.id} chart={chart} onChoose={choose} />
-        </div>
-        {!chart && product.data?.suspicion && (
-          <div className="grid content-start gap-4">
-            <Suspicion
-              key={product.data.suspicion.break_id}
-              product={product.data}
-              suspicion={product.data.suspicion}
-            />
+      <div
+        className={`grid grid-cols-[minmax(0,1fr)] content-start gap-4 ${suspicion ? "min-[1100px]:grid-cols-[minmax(0,1fr)_336px]" : ""}`}
+      >
+        {chart ? <OtherChart of={chart} /> : product.data && <ProductPanel product={product.data} />}
+        {suspicion && product.data && (
+          <div className="grid content-start gap-4 min-[1100px]:col-start-2 min-[1100px]:row-span-2 min-[1100px]:row-start-1">
+            <Suspicion key={suspicion.break_id} product={product.data} suspicion={suspicion} />
           </div>
         )}
+        <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-4">
+          <ProductRows watch={data} chosen={chart ? undefined : chosen?.id} chart={chart} onChoose={choose} />
+        </div>
       </div>
-      {open === "morning" && <MorningSheet watch={data} onClose={() => setOpen(null)} />}
-      {open === "new" && <ProductSheet onClose={() => setOpen(null)} onMade={choose} />}
+      <Sheets open={open} watch={data} onClose={() => setOpen(null)} onMade={choose} />
     </>
   );
 }
@@ -83,4 +81,11 @@ function Head({ watch, onOpen }: { watch: Schemas["Watch"]; onOpen?: (open: Open
       )}
     </div>
   );
+}
+
+type SheetsProps = { open: Open; watch: Schemas["Watch"]; onClose: () => void; onMade: (id: number) => void };
+
+function Sheets({ open, watch, onClose, onMade }: SheetsProps) {
+  if (open === "morning") return <MorningSheet watch={watch} onClose={onClose} />;
+  return open === "new" ? <ProductSheet onClose={onClose} onMade={onMade} /> : null;
 }

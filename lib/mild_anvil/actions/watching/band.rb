@@ -22,8 +22,14 @@ module MildAnvil
           return { why: why } if found.nil?
 
           { value: format("%.2f", found.overall), low: format("%.2f", (found.lower_bound * 100).floor / 100.0),
-            share_below: format("%.2g", found.share_below * 100) }
+            share_below: share(found.share_below) }
         end
+
+        MILLIONTH = 1.0e-6
+
+        # A share in the far tail is a matter of the shape that was taken: no figures for it.
+        def share(below) = below < MILLIONTH ? "fewer than one in a million" : "about #{format('%.2g', below * 100)} %"
+        private_class_method :share
       end
     end
   end
