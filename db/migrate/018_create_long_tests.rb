@@ -228,7 +228,8 @@ Sequel.migration do
       DateTime :retired_at, size: 6
       DateTime :created_at, null: false, size: 6
       constraint(:rule_comes_due) do
-        (months > 0) | (uses > 0) | Sequel.expr(after_overload: true)
+        (Sequel.function(:coalesce, months, 0) > 0) | (Sequel.function(:coalesce, uses, 0) > 0) |
+          Sequel.expr(after_overload: true)
       end
     end
 
