@@ -4,16 +4,19 @@ require_relative "../support/store_case"
 
 # What the schema refuses of what lasts, whoever asks.
 class LastingSchemaTest < StoreCase
+  # before anything is rolled back
+  def setup = person
+
   def refused(&) = assert_raises(Sequel::DatabaseError) { DATABASE.transaction(savepoint: true, &) }
 
-  def test
-    @test ||= Actions::LongTests::BeginTest.call(values: { kind: "sustained", title: "Bond",
+  def bond
+    @bond ||= Actions::LongTests::BeginTest.call(values: { kind: "sustained", title: "Bond",
                                                            stations: [{ name: "A" }] },
                                                  person_id: person.id, started_at: Time.now - 7200)
   end
 
   def reading(**given)
-    Models::LongReading.create(station_id: test.stations.first.id, at: Time.now, hours: 1.0, read: "{}",
+    Models::LongReading.create(station_id: bond.stations.first.id, at: Time.now, hours: 1.0, read: "{}",
                                person_id: person.id, **given)
   end
 
@@ -23,8 +26,8 @@ class LastingSchemaTest < StoreCase
     refused { reading(source_key: "x:1") }
     refused { reading(hours: -0.1) }
     refused { reading(count: -1) }
-    refused { Models::LongStation.create(test_id: test.id, position: 1, name: "B", terms: "{}") }
-    refused { Models::LongTest.where(id: test.id).update(started_at: nil) }
+    refused { Models::LongStation.create(test_id: bond.id, position: 1, name: "B", terms: "{}") }
+    refused { Models::LongTest.where(id: bond.id).update(started_at: nil) }
   end
 
   def test_withdrawals_answers_and_releases_need_their_words
