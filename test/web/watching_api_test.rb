@@ -42,6 +42,15 @@ class WatchingApiTest < WebCase
     fault(:post, "/api/watch/#{id}/breaks", { value: newtons("584"), at: (Time.now + DAY).iso8601 }, 422)
   end
 
+  def test_many_batches_in_a_row_below_the_limit_are_held_by_their_ends
+    id = product["id"]
+    low = ->(i) { { value: newtons("500"), batch: "spool of the long night shift, reel #{i}" } }
+    12.times { |i| call(:post, "/api/watch/#{id}/breaks", low.call(i), expect: 201) }
+    shown = call(:get, "/api/watch/#{id}")
+
+    assert_match(/reel 0 to spool .* reel 11, 12 batches/, shown.dig("suspicion", "holds", 0, "batches"))
+  end
+
   def test_a_typing_error_no_longer_counts
     id = product["id"]
     wrong = call(:post, "/api/watch/#{id}/breaks", { value: newtons("58") }, expect: 201)

@@ -86,12 +86,23 @@ module MildAnvil
         end
         private_class_method :past!
 
+        LONGEST = 400
+
+        # All by name; the ends and how many, where that would be too long.
+        def named(batches)
+          return "everything since the last good break" if batches.empty?
+
+          all = batches.join(", ")
+          all.size <= LONGEST ? all : "#{batches.first} to #{batches.last}, #{batches.size} batches"
+        end
+        private_class_method :named
+
         # What was made since the last break within the limit.
         def hold(product, row, person)
           earlier = product.breaks_dataset.where { at < row.at }.reverse(:at).all
           since = earlier.take_while { |b| b.value_si < product.limit_si }.map(&:batch)
           batches = [*since.reverse, row.batch].reject(&:empty?).uniq
-          made = batches.empty? ? "everything since the last good break" : batches.join(", ")
+          made = named(batches)
           held = Store::Models::WatchedHold.create(break_id: row.id, batches: made, person_id: person.id)
           Store::Events.record(:hold_batches, held, person_id: person.id, after: { batches: made })
         end
