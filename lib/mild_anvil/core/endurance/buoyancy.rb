@@ -10,7 +10,6 @@ module MildAnvil
         STANDARD_G = 9.80665
         AIR_LOW_PASCAL = 50_000.0 # a mountain hut
         AIR_HIGH_PASCAL = 108_500.0 # more than any weather
-        SEA = 1025.0
         FRESH = 1000.0
         COLDEST = -2.0 # °C of a water that is not ice
         WARMEST = 60.0

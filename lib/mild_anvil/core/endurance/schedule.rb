@@ -9,7 +9,6 @@ module MildAnvil
         MOST = 5_000
         EARLY = 0.4 # of the step before a due place: read so early it is the reading of that place
 
-        # Gap: a place at which nobody read
         Stretch = Struct.new(:every, :until, keyword_init: true)
 
         # @param stretches [Array<Stretch, Hash>] every:, until:; each from where the one before ends

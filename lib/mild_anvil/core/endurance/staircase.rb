@@ -37,9 +37,6 @@ module MildAnvil
           [limit(excess, -1), limit(excess, 1)]
         end
 
-        # @return [Float] energy that a share of the pieces survives
-        def surviving(share) = mean - (Statistics::Normal.quantile(share) * deviation)
-
         # The figure of the classic scheme, for equal steps only.
         # @return [Hash, nil] mean:, deviation:, standard_error:; nil where steps are unequal or its condition fails
         # Source: Dixon and Mood 1948

@@ -17,9 +17,6 @@ module MildAnvil
           term :complaint, "What is complained of", **TEXT
           station_term :condition, "Condition", **TEXT
 
-          VERDICTS = { no_difference: "no difference that matters", difference: "a difference",
-                       cannot_tell: "cannot be told" }.freeze
-
           def answer
             told = tell_all
             found = conditions.flat_map { |condition| settings.filter_map { |setting| compare(condition, setting) } }
