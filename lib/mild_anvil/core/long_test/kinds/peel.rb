@@ -65,14 +65,21 @@ module MildAnvil
             format("%.#{[-Math.log10(step).round, 0].max}f N/mm", (value / PER_MM / step).public_send(way) * step)
           end
 
-          def bound
-            return @bound if defined?(@bound)
+          # What 95 of 100 are stronger than: at least this with 95 %, at most that with 95 %.
+          def bound = bounds&.first
+          def best = bounds&.last
+
+          # @return [Array(Float, Float), nil] N/m
+          def bounds
+            return @bounds if defined?(@bounds)
 
             described = Statistics::Description.of(values)
-            return @bound = nil if values.size < 3 || described.degenerate?
+            return @bounds = nil if values.size < 3 || described.degenerate?
 
-            k = Statistics::ToleranceFactor.normal(breaks: values.size, coverage: COVERAGE, confidence: CONFIDENCE)
-            @bound = described.mean - (k * described.standard_deviation)
+            @bounds = [CONFIDENCE, 1 - CONFIDENCE].map do |confidence|
+              k = Statistics::ToleranceFactor.normal(breaks: values.size, coverage: COVERAGE, confidence: confidence)
+              described.mean - (k * described.standard_deviation)
+            end
           end
 
           def rated
@@ -94,9 +101,10 @@ module MildAnvil
 
           def verdict
             return if terms[:required].nil? || values.empty?
-            return "fail" if values.sum / values.size < terms[:required] && values.size >= 3
+            return "cannot_tell" if bound.nil?
+            return "fail" if best < terms[:required]
 
-            bound && bound >= terms[:required] ? "pass" : "cannot_tell"
+            bound >= terms[:required] ? "pass" : "cannot_tell"
           end
 
           def headline

@@ -97,11 +97,19 @@ module MildAnvil
             end
             return alone(at, condition, one, other) if one.size < 2 || other.size < 2
 
-            limits = Compare::Ratio.new(one, other).separate(0.95)
+            limits = Compare::Ratio.new(one, other).separate(1 - (0.05 / together))
             [sort(limits),
              line("pair", sentence(at, condition, one, other, limits), sort(limits) == :no_difference ? "ok" : "look")]
           rescue InsufficientData => e
             [:cannot_tell, line("pair", "#{at}: #{e.message}.", "look")]
+          end
+
+          # Pairs of two valves and more on both sides: what is said of all of them holds with 95 % together.
+          # Source: Bonferroni, Pubblicazioni del R. Istituto Superiore di Scienze Economiche di Firenze 8 (1936)
+          def together
+            @together ||= conditions.product(settings).count do |condition, setting|
+              [condition, reference].all? { |side| values(side, setting).size >= 2 }
+            end
           end
 
           def alone(at, condition, one, other)
@@ -123,7 +131,8 @@ module MildAnvil
           def sentence(at, condition, one, other, limits)
             said = "#{at}: #{condition} #{say.figure(:opening, mean(one))} (#{one.size} valves), #{reference} " \
                    "#{say.figure(:opening, mean(other))} (#{other.size})."
-            range = "#{change(limits.low - 1, :down)} to #{change(limits.high - 1, :up)} with 95 %"
+            range = "#{change(limits.low - 1, :down)} to #{change(limits.high - 1, :up)} with 95 %" \
+                    "#{" for all #{together} together" if together > 1}"
             matters = Say.percent(terms[:matters] || 0.05, digits: 0)
             ones = "#{condition.sub(/\A./, &:upcase)} ones"
             case sort(limits)
