@@ -71,6 +71,7 @@ class OtherKindsTest < CoreCase
 
     assert_equal %w[difference cannot_tell], [one, three].map(&:verdict)
     assert_match(/with 95 % for all 3 together/, own(three, "pair"))
+    assert_match(/with 95 % for both together/, own(valves(pair, [30_000.0, 40_000.0]), "pair"))
     refute_match(/together/, own(one, "pair"))
   end
 

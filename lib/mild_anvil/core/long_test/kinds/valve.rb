@@ -132,7 +132,7 @@ module MildAnvil
             said = "#{at}: #{condition} #{say.figure(:opening, mean(one))} (#{one.size} valves), #{reference} " \
                    "#{say.figure(:opening, mean(other))} (#{other.size})."
             range = "#{change(limits.low - 1, :down)} to #{change(limits.high - 1, :up)} with 95 %" \
-                    "#{" for all #{together} together" if together > 1}"
+                    "#{" for #{together == 2 ? 'both' : "all #{together}"} together" if together > 1}"
             matters = Say.percent(terms[:matters] || 0.05, digits: 0)
             ones = "#{condition.sub(/\A./, &:upcase)} ones"
             case sort(limits)
