@@ -19,6 +19,7 @@ module Demo
 
     def load
       @people = table("people").map { |row| add_person(row) }
+      laboratory
       @plans = table("plans")
       Planned.register(table("register"), person_id: technicians.first)
       Checked.load(table("checks"), person_id: technicians.first)
@@ -29,6 +30,13 @@ module Demo
 
     def table(name) = JSON.parse(File.read(File.join(FOLDER, "#{name}.json")), symbolize_names: true)
 
+    # Its name and mark stand on every paper.
+    def laboratory
+      mark = ACTIONS::SaveItemType.keep_picture(name: "mark.png", bytes: File.binread(File.join(FOLDER, "mark.png")),
+                                                person_id: administrator)
+      ACTIONS::Papers::Laboratory.keep(values: table("laboratory").merge(mark_id: mark.id), person_id: administrator)
+    end
+
     def add_person(row)
       hash = MildAnvil::Web::SignIn.password_hash(row.fetch(:password))
       ACTIONS::ManagePeople.add(**row.slice(:name, :login, :roles), password_hash: hash).id
@@ -36,6 +44,7 @@ module Demo
 
     def technicians = @people.first(2)
     def reviewer = @people[2]
+    def administrator = @people[3]
 
     def load_job(job)
       record = ACTIONS::CreateJob.call(**job.slice(:customer, :title, :purpose), person_id: technicians.first)

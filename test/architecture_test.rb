@@ -15,7 +15,7 @@ class ArchitectureTest < Minitest::Test
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
   GEMS = { "core" => %w[forwardable], "devices" => %w[csv json open3 openssl roo socket stringio tempfile time timeout
                                                       zlib],
-           "documents" => %w[csv icalendar prawn prawn/table rqrcode_core],
+           "documents" => %w[csv date icalendar json prawn prawn/table rqrcode_core],
            "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri fileutils time],
            "actions" => %w[openssl json fileutils socket time timeout],
            "admin" => %w[json],

@@ -38,13 +38,13 @@ class PeopleTest < StoreCase
   def test_a_key_acts_for_its_person_until_it_is_ended
     token, key = Actions::Tokens.issue(name: "nightly export", person_id: person.id)
 
-    assert_equal person.id, Actions::Tokens.person_of(key).id
+    assert_equal person.id, Actions::Tokens.in_force(key, scopes: %w[all]).person_id
     refute_includes Models::Token[token.id].values.values.map(&:to_s), key
-    assert_nil Actions::Tokens.person_of("#{key}x")
+    assert_nil Actions::Tokens.in_force("#{key}x", scopes: %w[all])
     assert_raises(MildAnvil::NotFound) { Actions::Tokens.revoke(id: token.id, person_id: reviewer.id) }
     Actions::Tokens.revoke(id: token.id, person_id: person.id)
 
-    assert_nil Actions::Tokens.person_of(key)
+    assert_nil Actions::Tokens.in_force(key, scopes: %w[all])
   end
 
   def test_whoever_leaves_takes_their_keys_and_sessions_along
@@ -52,7 +52,7 @@ class PeopleTest < StoreCase
     DATABASE[:account_active_session_keys].insert(account_id: person.account.id, session_id: "s")
     Actions::ManagePeople.change(id: person.id, values: { active: false }, by: administrator.id)
 
-    assert_nil Actions::Tokens.person_of(key)
+    assert_nil Actions::Tokens.in_force(key, scopes: %w[all])
     assert_equal 0, DATABASE[:account_active_session_keys].where(account_id: person.account.id).count
   end
 

@@ -75,8 +75,11 @@ class LayoutTest < CoreCase
                           { meaning: "reviewed", person: "Isolde", at: "2026-02-04T04:05:06Z" }] }.freeze
   CURVE = Array.new(40) { |i| [i * 0.25, i < 32 ? i * 260.0 : nil] }.freeze
 
+  PAPER = MildAnvil::Documents::Paper.new(title: "Rating statement", name: "Tape 25", number: "1-2",
+                                          link: "http://127.0.0.1:4870/record/01J").freeze
+
   def drawn(content, curves: {})
-    bytes = MildAnvil::Documents::StatementPdf.render(content, curves: curves,
+    bytes = MildAnvil::Documents::StatementPdf.render(content, curves: curves, paper: PAPER,
                                                                measurand: MildAnvil::Catalogue.measurand("force"))
     PDF::Reader.new(StringIO.new(bytes)).pages.map do |page|
       shapes = Drawn.new

@@ -44,8 +44,8 @@ class PapersTest < StoreCase
     limit = rated.dig("working_load_limit", "text")
 
     refute_equal minimum, limit
-    assert_equal "Minimum breaking strength #{minimum} kN", row(printed, "Minimum breaking strength")
-    assert_equal "Working load limit #{limit} kN, rounded down to the marking step", row(printed, "Working load limit")
+    assert_equal "Minimum breaking strength #{minimum} kN", row(printed, "Minimum breaking strength ")
+    assert_equal "Working load limit #{limit} kN, rounded down to the marking step", row(printed, "Working load limit ")
     assert_equal "Rated quantity peak", row(printed, "Rated quantity")
     assert_equal "Design factor 5 (chosen for this lot)", row(printed, "Design factor")
     assert_match(/\ACoverage, confidence 95 %.*95 %/, row(printed, "Coverage, confidence"))

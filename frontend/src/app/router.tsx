@@ -5,6 +5,7 @@ import { RackPage } from "@/features/rack/RackPage";
 import { TodayPage } from "@/features/today/TodayPage";
 import { LotFrame } from "./LotFrame";
 import { OpenPiece } from "./OpenPiece";
+import { OpenRecord } from "./OpenRecord";
 import { Outside } from "./Outside";
 import { Shell } from "./Shell";
 
@@ -68,6 +69,11 @@ const upkeep = createRoute({
   path: "/upkeep",
   component: lazyRouteComponent(() => import("@/features/upkeep/UpkeepPage"), "UpkeepPage"),
 });
+const data = createRoute({
+  getParentRoute: () => outside,
+  path: "/data",
+  component: lazyRouteComponent(() => import("@/features/data/DataPage"), "DataPage"),
+});
 const people = createRoute({
   getParentRoute: () => outside,
   path: "/people",
@@ -109,6 +115,7 @@ const prepare = createRoute({
   component: lazyRouteComponent(() => import("@/features/prepare/PreparePage"), "PreparePage"),
 });
 const piece = createRoute({ getParentRoute: () => root, path: "/piece/$code", component: OpenPiece });
+const record = createRoute({ getParentRoute: () => root, path: "/record/$uid", component: OpenRecord });
 const pull = createRoute({
   getParentRoute: () => lot,
   path: "/pull",
@@ -155,8 +162,9 @@ const papers = createRoute({
 
 export const router = createRouter({
   routeTree: root.addChildren([
-    outside.addChildren([today, lots, benches, instrument, watch, tests, test, upkeep, library, people]),
+    outside.addChildren([today, lots, benches, instrument, watch, tests, test, upkeep, library, data, people]),
     piece,
+    record,
     lot.addChildren([ask, plan, check, prepare, pull, bench, judge, blind, rate, compare, papers]),
   ]),
   defaultPreload: false,

@@ -35,6 +35,7 @@ module MildAnvil
           s.person_id == person.id
         end
         raise Conflict, "Statement #{statement.number} is reviewed already" if statement.reviewed?
+        raise Conflict, "Statement #{statement.number} was withdrawn" if statement.withdrawal
         return if statement.superseded_by.nil?
 
         raise Conflict,

@@ -9,12 +9,14 @@ module MildAnvil
       module_function
 
       # @param content [Hash] of SignedContent, or of a preview: number nil, no signatures
+      # @param paper [Documents::Paper] the head of a PDF
       # @return [String] bytes
       # @raise [InvalidInput]
-      def call(content, format)
+      def call(content, format, paper)
         measurand = Catalogue.measurand(content[:statement].fetch("measurand"))
         case format
-        when "pdf" then Documents::StatementPdf.render(content, curves: curves(content[:inputs]), measurand: measurand)
+        when "pdf" then Documents::StatementPdf.render(content, curves: curves(content[:inputs]), measurand: measurand,
+                                                                paper: paper)
         when "csv" then Documents::StatementCsv.render(content, measurand: measurand)
         when "json" then JSON.pretty_generate(content)
         else raise InvalidInput.new("a statement is printed as #{KeepDocuments::TYPES.keys.join(', ')}",
@@ -31,7 +33,6 @@ module MildAnvil
           [pull["id"], window[:seconds].zip(values)]
         end
       end
-      private_class_method :curves
     end
   end
 end

@@ -17,8 +17,11 @@ module MildAnvil
           minimum: content["minimum"], working_load_limit: content["working_load_limit"],
           factor_text: content["factor_text"],
           rated_quantity: content["rated_quantity"], relative_in_words: content.dig("relative", "in_words"),
-          altered: altered }
+          altered: altered, withdrawn: withdrawn(row.withdrawal) }
       end
+
+      def withdrawn(row) = row && { reason: row.reason, person: row.person.name, at: row.created_at }
+      private_class_method :withdrawn
 
       # No figure of a statement that is not what was signed; what is wrong with it instead.
       def content(row)

@@ -6,25 +6,31 @@ module MildAnvil
     module Tokens
       BYTES = 24
       PREFIX = "anvil_"
+      DAY = 86_400
 
       module_function
 
       # @return [Array(Store::Models::Token, String)] the row, and the key that is shown this once
-      def issue(name:, person_id:, scope: "all")
+      # @param days [Integer, nil] after which it ends by itself
+      def issue(name:, person_id:, scope: "all", days: nil)
         person = People.fetch!(person_id)
         key = "#{PREFIX}#{SecureRandom.urlsafe_base64(BYTES)}"
         Store::Database.write do
+          now = Time.now
           token = Store::Models::Token.create(person_id: person.id, name: name, token_sha256: sha256(key), scope: scope,
-                                              created_at: Time.now)
-          Store::Events.record(:issue_token, token, person_id: person.id, after: { name: name, scope: scope })
+                                              created_at: now, expires_at: days && (now + (days * DAY)))
+          Store::Events.record(:issue_token, token, person_id: person.id,
+                                                    after: { name: name, scope: scope, days: days })
           [token, key]
         end
       end
 
       # @return [Array<Hash>] of a person
       def list(person_id:)
-        Store::Models::Token.where(person_id: person_id).order(:id).all.map { |t| t.values.slice(:id, :name, :scope, :created_at, :revoked_at) }
+        Store::Models::Token.where(person_id: person_id).order(:id).all.map { |token| row(token) }
       end
+
+      def row(token) = token.values.slice(:id, :name, :scope, :created_at, :revoked_at, :expires_at, :used_at)
 
       def revoke(id:, person_id:)
         Store::Database.write do
@@ -38,8 +44,10 @@ module MildAnvil
         end
       end
 
-      # @return [Store::Models::Person, nil]
-      def person_of(key, scope: "all") = Store::Models::Token.person_of(sha256(key.to_s), scope: scope)
+      # @return [Store::Models::Token, nil] in force
+      def in_force(key, scopes:)
+        Store::Models::Token.in_force(sha256(key.to_s), scopes: scopes).tap { |token| token&.used! }
+      end
 
       def sha256(key) = OpenSSL::Digest::SHA256.hexdigest(key)
       private_class_method :sha256

@@ -4,37 +4,49 @@ module MildAnvil
   module Documents
     # The record of a check: what was hung on, what was shown, how far it may be used and by which rule.
     class CheckRecordPdf
+      TITLE = "Check record"
       WAYS = { "zero" => "zero", "up" => "up", "down" => "down", "end" => "zero after" }.freeze
+      LIMITS = "Limits of the classes are those of %<source>s. What is below the lowest or above the highest point " \
+               "checked is not covered."
       CHART_HEIGHT = 130
       PAD = 34
 
       # @param check [Hash] as Actions::Chain::ShowCheck gives it; @param instrument [Hash] name, serial, capacity,
       #   resolution, certificate: texts
+      # @param paper [Paper]
       # @return [String] the PDF's bytes
-      def self.render(check, instrument) = new(check, instrument).render
+      def self.render(check, instrument, paper) = new(check, instrument, paper).render
 
-      def initialize(check, instrument)
+      def initialize(check, instrument, paper)
         @check = check
         @instrument = instrument
-        @sheet = Sheet.new(title: "Check of #{instrument[:name]}")
+        @sheet = Sheet.new(paper)
         @pdf = @sheet.pdf
       end
 
       def render
+        said
         head
-        @check[:points] ? dead_weight : @sheet.paragraph(@check[:sentences].join(" "))
+        dead_weight if @check[:points]
         foot
-        @sheet.number_pages("Check of #{@instrument[:name]}")
-        @pdf.render
+        @sheet.finish("#{@instrument[:name]}   #{@check[:sha256].to_s[0, 16]}")
       end
 
       private
 
+      def words = @sheet.words
+
+      # What it may be used for, drawn and in a sentence.
+      def said
+        if @check[:points]
+          @sheet.figure([@check[:use], *@check[:sentences]].join(" ")) { chart }
+          @pdf.move_down 8
+        end
+        @sheet.sentence([@check[:use], *@check[:sentences]].compact.join(" "))
+      end
+
       def head
-        @pdf.font("Head", style: :bold) { @pdf.text "Check record", size: 18 }
-        @pdf.text @instrument[:name], size: 13
-        @pdf.move_down 6
-        @sheet.pairs([["Checked", @check[:checked_at].localtime.strftime("%-d %B %Y, %H:%M")], ["By", @check[:person]],
+        @sheet.pairs([["Checked", words.moment(@check[:checked_at].localtime)], ["By", @check[:person]],
                       ["Serial number", @instrument[:serial]], ["Capacity", @instrument[:capacity]],
                       ["Step of the display", @instrument[:resolution]], ["Certificate", @instrument[:certificate]],
                       ["Conditions", @check[:conditions]], ["Allowed by the shop", @check[:tolerance]],
@@ -43,26 +55,24 @@ module MildAnvil
       end
 
       def good_until
-        @check[:good_until] ? @check[:good_until].localtime.strftime("%-d %B %Y, or an overload") : "an overload"
+        return words["an overload"] if @check[:good_until].nil?
+
+        words["%<day>s, or an overload", day: words.day(@check[:good_until].localtime)]
       end
 
       def dead_weight
-        @sheet.heading("What it may be used for")
-        @sheet.paragraph([@check[:use], *@check[:sentences]].join(" "))
-        @sheet.heading("Indicated less applied")
-        chart
         @sheet.heading("Readings, net of the zero before")
         @sheet.table([["Series", "Way", "Applied", "Indicated", "Error", "Swing"], *rows], right: [2, 3, 4, 5])
       end
 
       def rows
         @check[:points].map do |point|
-          [point[:series].to_s, WAYS.fetch(point[:direction].to_s), text(point[:applied]), text(point[:indicated]),
-           text(point[:error]), point[:swing] ? text(point[:swing]) : "–"]
+          [point[:series].to_s, words[WAYS.fetch(point[:direction].to_s)], text(point[:applied]),
+           text(point[:indicated]), text(point[:error]), point[:swing] ? text(point[:swing]) : "–"]
         end
       end
 
-      def text(figure) = "#{figure[:text]} #{figure[:unit]}"
+      def text(figure) = words.figure("#{figure[:text]} #{figure[:unit]}")
 
       # Band, line and points on one scale; hollow on the way down.
       def chart
@@ -115,9 +125,8 @@ module MildAnvil
 
       def foot
         @pdf.move_down 10
-        @sheet.paragraph("Limits of the classes are those of #{Core::Instrument::VerificationClass::SOURCE}. What is " \
-                         "below the lowest or above the highest point checked is not covered.", color: Sheet::SOFT)
-        @sheet.paragraph("SHA-256 of what was signed: #{@check[:sha256]}", color: Sheet::SOFT, size: 7)
+        @sheet.paragraph(words[LIMITS, source: Core::Instrument::VerificationClass::SOURCE], color: Sheet::SOFT)
+        @sheet.paragraph("#{words['SHA-256 of what was signed']}: #{@check[:sha256]}", color: Sheet::SOFT, size: 7)
       end
     end
   end

@@ -13,37 +13,32 @@ module MildAnvil
 
       # @param body [Hash] of a conclusion, string keys; @param signatures [Array<Hash>] person, meaning, at
       # @return [String] the PDF's bytes
-      def self.render(body, number:, sha256:, signatures:) = new(body, number, sha256, signatures).render
+      def self.render(body, number:, sha256:, signatures:, paper:) = new(body, number, sha256, signatures, paper).render
 
-      def initialize(body, number, sha256, signatures)
+      def initialize(body, number, sha256, signatures, paper)
         @body = body
         @study = body.fetch("content")
         @number = number
         @sha256 = sha256
         @signatures = signatures
-        @sheet = Sheet.new(title: "Conclusion #{number}")
+        @sheet = Sheet.new(paper)
         @pdf = @sheet.pdf
       end
 
       def render
-        head
-        @sheet.heading("What was concluded")
-        @body["sentences"].each { |sentence| @sheet.paragraph("•  #{sentence}", size: 10.5) }
+        @body["sentences"].each { |sentence| @sheet.sentence(sentence) }
         @sheet.paragraph(@body["words"]) unless @body["words"].empty?
+        head
         mind
         groups
         effects
         hands
-        @sheet.number_pages("Conclusion #{@number}, #{@body.dig('lot', 'job')}")
-        @pdf.render
+        @sheet.finish("#{@sheet.paper.full_title}, #{@body.dig('lot', 'job')}   sha256 #{@sha256[0, 16]}")
       end
 
       private
 
       def head
-        @pdf.font("Head", style: :bold) { @pdf.text "Conclusion #{@number}", size: 18 }
-        @pdf.text "#{@body.dig('lot', 'customer')}, #{@body.dig('lot', 'job')}", size: 13
-        @pdf.move_down 6
         @sheet.pairs([["Asked about", @body.dig("lot", "name")], ["Compared by", @study["by_name"]],
                       ["Groups", @study["groups"].map { |g| g["name"] }.join("; ")],
                       ["Confidence", "#{format('%g', @study['confidence'] * 100)} %"]])
@@ -58,8 +53,10 @@ module MildAnvil
 
       def groups
         @sheet.heading("The groups, with their averages and limits")
-        @study["groups"].each { |group| row(group) }
-        scale
+        @sheet.figure(@study["groups"].map { |group| "#{group['name']}: #{figure(group['centre'])}" }.join("; ")) do
+          @study["groups"].each { |group| row(group) }
+          scale
+        end
         @sheet.table([%w[Group Counts Average From To], *@study["groups"].map { |g| cells(g) }], right: [2, 3, 4],
                                                                                                  widths: WIDTHS)
       end
@@ -68,7 +65,7 @@ module MildAnvil
         [group["name"], group["counts_in_words"], *%w[centre low high].map { |name| figure(group[name]) }]
       end
 
-      def figure(figure) = figure ? "#{figure['text']} #{figure['unit']}" : "–"
+      def figure(figure) = figure ? @sheet.words.figure("#{figure['text']} #{figure['unit']}") : "–"
 
       def row(group)
         @sheet.room(ROW + 20)
@@ -138,14 +135,15 @@ module MildAnvil
         @sheet.heading("What makes a difference, all groups together")
         @sheet.table([["", "", "p, raised for their number"],
                       *rows.map { |r| [r["name"], r["text"], format("%.2g", r["p_raised"])] }], right: [2])
-        @sheet.paragraph("Scatter left: #{@study.dig('effects', 'scatter_left')}.")
+        @sheet.paragraph("#{@sheet.words['Scatter left']}: #{@study.dig('effects', 'scatter_left')}.")
       end
 
       def hands
         @sheet.heading("Signed")
-        @sheet.pairs(@signatures.map { |s| [s[:meaning], "#{s[:person]}, #{s[:at]}"] } + [["SHA-256", @sha256]])
-        @pdf.move_down 8
-        @sheet.paragraph(CAUTION, color: Sheet::SOFT, size: 8)
+        @sheet.pairs(@signatures.map do |s|
+          [s[:meaning].capitalize, "#{s[:person]}, #{s[:at]}"]
+        end + [["SHA-256", @sha256]])
+        @sheet.caution(@sheet.words[CAUTION])
       end
     end
   end

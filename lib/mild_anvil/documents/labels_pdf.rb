@@ -1,11 +1,9 @@
 # frozen_string_literal: true
 
-require "prawn"
-require "rqrcode_core"
-
 module MildAnvil
   module Documents
-    # Labels of specimens on A4, three by eight: the name large, and a code that opens the specimen.
+    # Labels of specimens, or tags of what was rated, on A4, three by eight: what matters large, and a code that opens
+    # the record.
     class LabelsPdf
       COLUMNS = 3
       ROWS = 8
@@ -15,21 +13,23 @@ module MildAnvil
 
       # @param lot [String]
       # @param labels [Array<Hash>] label, code: what the QR holds, note
+      # @param paper [Paper]
       # @return [String] the PDF's bytes
       # @raise [InvalidInput] without a specimen
-      def self.render(lot, labels)
+      def self.render(lot, labels, paper: Paper.new(title: "Labels", name: lot))
         if labels.empty?
           raise InvalidInput.new("There is no specimen to label yet",
                                  fields: { specimens: "are missing" })
         end
 
-        new(lot, labels).render
+        new(lot, labels, paper).render
       end
 
-      def initialize(lot, labels)
+      def initialize(lot, labels, paper)
         @lot = lot
         @labels = labels
-        @pdf = Sheet.new(title: "Labels of #{lot}").pdf
+        @sheet = Sheet.new(paper, bare: true)
+        @pdf = @sheet.pdf
         @width = @pdf.bounds.width / COLUMNS
         @height = @pdf.bounds.height / ROWS
       end
@@ -37,8 +37,9 @@ module MildAnvil
       def render
         @labels.each_slice(COLUMNS * ROWS).with_index do |page, i|
           @pdf.start_new_page if i.positive?
-          page.each_with_index { |label, place| draw(label, place) }
+          page.each_with_index { |label, place| @sheet.tags.mark(:P) { draw(label, place) } }
         end
+        @sheet.tags.finish
         @pdf.render
       end
 
@@ -50,7 +51,7 @@ module MildAnvil
                                                                                 height: @height - GAP) do
           @pdf.stroke_color Sheet::LINE
           @pdf.stroke_bounds
-          code(label[:code])
+          Qr.draw(@pdf, label[:code], at: [PAD, @pdf.bounds.top - PAD], side: CODE)
           text(label)
         end
       end
@@ -63,21 +64,6 @@ module MildAnvil
         @pdf.fill_color Sheet::SOFT
         @pdf.text_box [@lot, label[:note]].reject { |t| t.to_s.empty? }.join("\n"), at: [left, top - 24], size: 7.5,
                                                                                     height: CODE - 24, **room
-      end
-
-      # The dark modules of each row run together, so that no printer leaves hairs between them.
-      def code(text)
-        modules = RQRCodeCore::QRCode.new(text, level: :m).modules
-        size = CODE / modules.size.to_f
-        @pdf.fill_color Sheet::INK
-        modules.each_with_index do |line, y|
-          line.each_with_index.chunk_while { |(a, _), (b, _)| a == b }.each do |run|
-            next unless run.first.first
-
-            @pdf.fill_rectangle([PAD + (run.first.last * size), @pdf.bounds.top - PAD - (y * size)], run.size * size,
-                                size)
-          end
-        end
       end
     end
   end

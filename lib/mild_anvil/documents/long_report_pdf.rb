@@ -17,15 +17,15 @@ module MildAnvil
 
       # @param body [Hash] of a report, string keys; @param signatures [Array<Hash>] person, meaning, at
       # @return [String] the PDF's bytes
-      def self.render(body, number:, sha256:, signatures:) = new(body, number, sha256, signatures).render
+      def self.render(body, number:, sha256:, signatures:, paper:) = new(body, number, sha256, signatures, paper).render
 
-      def initialize(body, number, sha256, signatures)
+      def initialize(body, number, sha256, signatures, paper)
         @body = body
         @content = body.fetch("content")
         @number = number
         @sha256 = sha256
         @signatures = signatures
-        @sheet = Sheet.new(title: "#{@content['title']}, report #{number}")
+        @sheet = Sheet.new(paper)
         @pdf = @sheet.pdf
       end
 
@@ -36,8 +36,7 @@ module MildAnvil
         agreed
         readings
         hands
-        @sheet.number_pages("Report #{@number}, #{@content['title']}")
-        @pdf.render
+        @sheet.finish("#{@sheet.paper.full_title}   sha256 #{@sha256[0, 16]}")
       end
 
       private
@@ -45,9 +44,7 @@ module MildAnvil
       def answer = @content.fetch("answer")
 
       def head
-        @pdf.font("Head", style: :bold) { @pdf.text @content["title"], size: 18 }
-        @pdf.text answer["headline"], size: 13
-        @pdf.move_down 6
+        @sheet.sentence(answer["headline"])
         @sheet.paragraph(@body["words"], size: 10.5) unless @body["words"].empty?
         answer["lines"].each { |line| sentence(line) }
         @sheet.pairs([["Report", @number.to_s], ["Kind", kind.title], ["Begun",
@@ -77,7 +74,7 @@ module MildAnvil
         @sheet.room(LongChartPdf::HEIGHT + 60)
         word = chart["x"] == "place" ? "by" : "against"
         @sheet.heading("#{chart['y_name'].sub(/\A./, &:upcase)} #{word} #{chart['x_name']}")
-        LongChartPdf.new(@sheet, chart).draw
+        @sheet.figure(answer["headline"]) { LongChartPdf.new(@sheet, chart).draw }
       end
 
       def agreed
@@ -143,13 +140,14 @@ module MildAnvil
 
       def moment(row) = [row["at"].sub("T", " ").sub(/:\d\d\.\d+Z/, " UTC"), place(row)]
       def place(row) = counted? ? row["count"].to_s : format("%.2f", row["hours"])
-      def figure(read) = read ? "#{read['text']} #{read['unit']}".strip : "–"
+      def figure(read) = read ? @sheet.words.figure("#{read['text']} #{read['unit']}".strip) : "–"
 
       def hands
         @sheet.heading("Signed")
-        @sheet.pairs(@signatures.map { |s| [s[:meaning], "#{s[:person]}, #{s[:at]}"] } + [["SHA-256", @sha256]])
-        @pdf.move_down 8
-        @sheet.paragraph([kind.caution, CAUTION].join(" "), color: Sheet::SOFT, size: 8)
+        @sheet.pairs(@signatures.map do |s|
+          [s[:meaning].capitalize, "#{s[:person]}, #{s[:at]}"]
+        end + [["SHA-256", @sha256]])
+        @sheet.caution([kind.caution, @sheet.words[CAUTION]].join(" "))
       end
     end
   end

@@ -45,8 +45,9 @@ module MildAnvil
           [0, 0.5, 1].each { |share| @pdf.stroke { @pdf.horizontal_line 0, width, at: height * share } }
           curve(item, width, height, top)
           @pdf.fill_color Sheet::SOFT
-          @pdf.draw_text "#{format('%.3g', @unit.from_si(top))} #{@unit.symbol}", at: [width - 34, height + 2], size: 6
-          @pdf.draw_text "#{format('%.3g', span(item))} s", at: [width - 22, -8], size: 6
+          @pdf.draw_text @sheet.words.figure("#{format('%.3g', @unit.from_si(top))} #{@unit.symbol}"),
+                         at: [width - 34, height + 2], size: 6
+          @pdf.draw_text @sheet.words.figure("#{format('%.3g', span(item))} s"), at: [width - 22, -8], size: 6
         end
       end
 

@@ -14,7 +14,9 @@ module MildAnvil
       # @param marks [Array<Hash>] state, counts_as, value_si, upper_si
       # @param demands [Array<Hash>] label, text, value_si, color, shape (:wedge or :diamond)
       # @param factor_made [String, nil] what the distance between working load and minimum makes
-      def initialize(pdf, unit:, marks:, demands:, factor_made: nil)
+      # @param words [PaperWords] whose decimal marks its scale has
+      def initialize(pdf, unit:, marks:, demands:, words:, factor_made: nil)
+        @words = words
         @pdf = pdf
         @unit = unit
         @marks = marks
@@ -53,7 +55,8 @@ module MildAnvil
         @pdf.stroke { @pdf.vertical_line @line, @line + 6, at: x(value_si) }
         @pdf.fill_color Sheet::SOFT
         @pdf.font("Mono") do
-          @pdf.draw_text format("%g", @unit.from_si(value_si).round(9)), at: [x(value_si) + 1, 2], size: 7
+          @pdf.draw_text @words.figure(format("%g", @unit.from_si(value_si).round(9))), at: [x(value_si) + 1, 2],
+                                                                                        size: 7
         end
         @pdf.line_width 0.4
         (1...MINOR).map { |k| x(value_si + (k * step / MINOR)) }.select { |at| at < @pdf.bounds.width }.each do |at|
@@ -88,7 +91,7 @@ module MildAnvil
         @pdf.fill_color Sheet::DERIVED
         @pdf.line_width 0.6
         @pdf.stroke { [[from, middle - 18], [middle + 18, to]].each { |a, b| @pdf.line [a, y], [b, y] } }
-        @pdf.draw_text "× #{@factor_made}", at: [middle - 13, y - 3], size: 8
+        @pdf.draw_text "× #{@words.figure(@factor_made)}", at: [middle - 13, y - 3], size: 8
       end
 
       def demand(demand, index)

@@ -9,21 +9,22 @@ module MildAnvil
                  proof: "Proof load", mass: "Test load", tackle: "The rig", ram: "The ram", redirect: "Redirect",
                  sideways: "Line pulled sideways", preload: "Preload", stock: "Stock", day: "The day",
                  comparison: "Comparison" }.freeze
+      TITLE = "Plan sheet"
       CAUTION = "A plan is not a permit. The code in force and the person responsible for the bench decide. Check " \
-                "the " \
-                "train, the guard and the zero before each pull."
+                "the train, the guard and the zero before each pull."
 
       # @param lot [Hash] name, customer, job
       # @param plan [Hash] of ShowPlan
       # @param pieces [Array<Hash>] place, block, label, state
+      # @param paper [Paper]
       # @return [String] the PDF's bytes
-      def self.render(lot, plan, pieces) = new(lot, plan, pieces).render
+      def self.render(lot, plan, pieces, paper) = new(lot, plan, pieces, paper).render
 
-      def initialize(lot, plan, pieces)
+      def initialize(lot, plan, pieces, paper)
         @lot = lot
         @plan = plan
         @pieces = pieces
-        @sheet = Sheet.new(title: "Plan of #{lot[:name]}")
+        @sheet = Sheet.new(paper)
         @pdf = @sheet.pdf
       end
 
@@ -31,17 +32,13 @@ module MildAnvil
         head
         TITLES.each { |key, title| section(title, @plan[:sections].fetch(key)) }
         pieces
-        @sheet.heading("Mind")
-        @sheet.paragraph(CAUTION, color: Sheet::SIGNAL)
-        @sheet.number_pages("#{@lot[:name]}   plan #{@plan[:revision]}")
-        @pdf.render
+        @sheet.caution(@sheet.words[CAUTION])
+        @sheet.finish("#{@lot[:name]}   #{@sheet.words['Plan']} #{@plan[:revision]}")
       end
 
       private
 
       def head
-        @pdf.font("Head", style: :bold) { @pdf.text "Plan sheet", size: 18 }
-        @pdf.text @lot[:name], size: 13
         @sheet.paragraph("#{@lot[:customer]}: #{@lot[:job]}", color: Sheet::SOFT)
         kept = @plan[:kept]
         @sheet.paragraph(kept ? "Plan #{@plan[:revision]}, by #{kept[:person]}" : "Not kept yet: a draft",

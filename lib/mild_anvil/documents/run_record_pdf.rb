@@ -8,15 +8,18 @@ module MildAnvil
       STATES = { "done" => "done", "failed" => "not passed", "skipped" => "left out", "running" => "cut off",
                  "waiting" => "left out" }.freeze
       CURVE_HEIGHT = 150
+      CAUTION = "A proof shows that this piece held this load once. Its use for lifting, overhead or safety of life " \
+                "is decided by a qualified person under the code in force where it is used."
 
       # @param run [Hash] title, subtitle, pairs, steps ([title, detail, state, words]), curve ([seconds, newtons]),
       #   levels (name => newtons), notes, overruled, reason, checklist, unit, sha256
+      # @param paper [Paper]
       # @return [String] the PDF's bytes
-      def self.render(run) = new(run).render
+      def self.render(run, paper) = new(run, paper).render
 
-      def initialize(run)
+      def initialize(run, paper)
         @run = run
-        @sheet = Sheet.new(title: run[:title])
+        @sheet = Sheet.new(paper)
         @pdf = @sheet.pdf
       end
 
@@ -28,25 +31,35 @@ module MildAnvil
         before
         after
         foot
-        @sheet.number_pages(@run[:title])
-        @pdf.render
+        @sheet.finish("#{@sheet.paper.full_title}   #{@run[:sha256].to_s[0, 16]}".strip)
       end
 
       private
 
       def head
-        @pdf.font("Head", style: :bold) { @pdf.text @run[:title], size: 18 }
-        @pdf.text @run[:subtitle], size: 13
-        @pdf.move_down 6
-        @pdf.font("Head", style: :bold) { @pdf.text @run[:verdict], size: 12 } if @run[:verdict]
-        @pdf.move_down 4
+        rule if @run[:rule]
+        @sheet.sentence(@run[:verdict], color: verdict_color) if @run[:verdict]
         @sheet.pairs(@run[:pairs].reject { |_, value| value.to_s.empty? })
       end
+
+      def verdict_color = @run[:proof_passed] ? Sheet::DERIVED : Sheet::SIGNAL
+
+      # What was reached against what was to be held.
+      def rule
+        @sheet.figure([@run[:verdict], *@run[:rule][:demands].map do |d|
+          "#{d[:label]} #{d[:text]}"
+        end].compact.join(" ")) do
+          PdfRule.new(@pdf, unit: @run[:unit], words: words, **@run[:rule]).draw
+        end
+        @pdf.move_down 8
+      end
+
+      def words = @sheet.words
 
       def steps
         @sheet.heading("What was done")
         rows = @run[:steps].map do |step|
-          [step[:title], step[:detail], STATES.fetch(step[:state], step[:state]), step[:words].to_s]
+          [step[:title], step[:detail], words[STATES.fetch(step[:state], step[:state])], step[:words].to_s]
         end
         @sheet.table([["Step", "As planned", "", "What came of it"], *rows])
       end
@@ -55,6 +68,11 @@ module MildAnvil
       def curve
         @sheet.heading("Load over time")
         @sheet.room(CURVE_HEIGHT + 16)
+        @sheet.figure(words["Load over time"]) { drawn_curve }
+        @pdf.move_down 8
+      end
+
+      def drawn_curve
         @pdf.bounding_box([0, @pdf.cursor], width: @pdf.bounds.width, height: CURVE_HEIGHT) do
           levels
           @pdf.stroke_color Sheet::MEASURED
@@ -63,7 +81,6 @@ module MildAnvil
           @pdf.stroke { path.each_cons(2) { |from, to| @pdf.line(from, to) } }
           @pdf.stroke_color Sheet::INK
         end
-        @pdf.move_down 8
       end
 
       def levels
@@ -91,11 +108,11 @@ module MildAnvil
       def before
         @sheet.heading("Looked at before")
         @sheet.paragraph("#{@run[:checklist].join('; ')}.")
-        @run[:notes].any? && @sheet.paragraph("Noted: #{@run[:notes].join('; ')}.")
+        @run[:notes].any? && @sheet.paragraph("#{words['Noted']}: #{@run[:notes].join('; ')}.")
         return if @run[:overruled].empty?
 
         @sheet.heading("Overruled")
-        @sheet.paragraph("#{@run[:overruled].join('. ')}. Pulled all the same: #{@run[:reason]}")
+        @sheet.paragraph("#{@run[:overruled].join('. ')}. #{words['Pulled all the same']}: #{@run[:reason]}")
       end
 
       def worked_out
@@ -118,12 +135,10 @@ module MildAnvil
 
       def foot
         @pdf.move_down 10
-        @sheet.paragraph("A proof shows that this piece held this load once. Its use for lifting, overhead or safety " \
-                         "of life is decided by a qualified person under the code in force where it is used.",
-                         color: Sheet::SOFT)
+        @sheet.caution(words[CAUTION])
         return if @run[:sha256].nil?
 
-        @sheet.paragraph("SHA-256 of what was recorded: #{@run[:sha256]}", color: Sheet::SOFT, size: 7)
+        @sheet.paragraph("#{words['SHA-256 of what was recorded']}: #{@run[:sha256]}", color: Sheet::SOFT, size: 7)
       end
     end
   end

@@ -4,21 +4,22 @@ module MildAnvil
   module Documents
     # What the customer is to send: how many and some to spare, how long, with which ends, labelled how.
     class SendSheetPdf
+      TITLE = "What to send"
+
       # @param lot [Hash] name, customer, job, item, material, direction, configuration, differs_from_use
       # @param wanted [Hash] count, spare, least_length (nil: any), ends, labelling, labels: [String], days
+      # @param paper [Paper]
       # @return [String] the PDF's bytes
-      def self.render(lot, wanted) = new(lot, wanted).render
+      def self.render(lot, wanted, paper) = new(lot, wanted, paper).render
 
-      def initialize(lot, wanted)
+      def initialize(lot, wanted, paper)
         @lot = lot
         @wanted = wanted
-        @sheet = Sheet.new(title: "What to send for #{lot[:name]}")
+        @sheet = Sheet.new(paper)
       end
 
       def render
         pdf = @sheet.pdf
-        pdf.font("Head", style: :bold) { pdf.text "What to send", size: 18 }
-        pdf.text @lot[:name], size: 13
         @sheet.paragraph("#{@lot[:customer]}: #{@lot[:job]}", color: Sheet::SOFT)
         pdf.move_down 8
         @sheet.pairs(rows)
@@ -26,8 +27,7 @@ module MildAnvil
         @sheet.heading("Mind")
         @sheet.paragraph("All pieces are made and prepared alike, and as they will be used. Say what differs. Broken " \
                          "pieces do not go back into service; say if you want them returned.")
-        @sheet.number_pages(@lot[:name])
-        pdf.render
+        @sheet.finish(@lot[:name])
       end
 
       private

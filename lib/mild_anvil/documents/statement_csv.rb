@@ -33,7 +33,8 @@ module MildAnvil
           minimum_si: statement.dig("minimum", "value_si"), design_factor: statement["factor_text"],
           working_load_limit: words.figure(statement["working_load_limit"]),
           verdicts: statement["verdicts"].map { |verdict| verdict["state"] }.join("; "),
-          preloaded: statement.dig("preloaded", "in_words"), rule_version: statement["rule_version"] }
+          preloaded: statement.dig("preloaded", "in_words"), rule_version: statement["rule_version"],
+          standing: words.content[:standing] }.compact
       end
       private_class_method :named
 

@@ -6,42 +6,17 @@ module MildAnvil
     class StatementHead < StatementPart
       COUNTED = "%<coverage>s of all pieces are stronger, with %<confidence>s confidence, unless the school states " \
                 "otherwise"
+      RANKS = "This lot only ranks: no minimum and no working load follow from it."
 
       def draw
-        title
+        about
         rule
+        @sheet.sentence(@words.sentence, color: minimum? ? Sheet::DERIVED : Sheet::SIGNAL) unless marks.empty?
         figures
         notes
       end
 
-      private
-
-      def title
-        @pdf.font("Head", style: :bold) { @pdf.text "Rating statement", size: 18 }
-        @pdf.text lot["name"], size: 13
-        @sheet.paragraph("#{lot['customer']}: #{lot['job']}", color: Sheet::SOFT)
-        color = @words.signed? ? Sheet::INK : Sheet::SIGNAL
-        @words.signatures.each { |line| @sheet.paragraph(line, color: color) }
-        revision
-        @pdf.move_down 10
-      end
-
-      def revision
-        revision = @words.content[:revision] or return
-        changes = revision[:changes].empty? ? "" : " Changed: #{revision[:changes].join('; ')}."
-        @sheet.paragraph("Supersedes statement #{revision[:supersedes]}: #{revision[:reason]}.#{changes}")
-      end
-
-      def rule
-        return @sheet.paragraph("Nothing has been pulled yet.") if marks.empty?
-
-        chosen = @words.chosen
-        interval = chosen.values_at("value_si", "upper_si") if chosen && chosen["upper_si"]
-        PdfRule.new(@pdf, unit: unit, marks: marks, demands: demands,
-                          factor_made: statement["factor_made"]).draw(interval: interval)
-        @pdf.move_down 8
-      end
-
+      # @return [Array<Hash>] of every pull that has a value; see PdfRule
       def marks
         pulls.filter_map do |pull|
           judged = pull["judgement"] || {}
@@ -51,47 +26,77 @@ module MildAnvil
         end
       end
 
+      private
+
+      def about
+        @sheet.paragraph("#{lot['customer']}: #{lot['job']}", color: Sheet::SOFT)
+        color = @words.signed? ? Sheet::INK : Sheet::SIGNAL
+        @words.signatures.each { |line| @sheet.paragraph(line, color: color) }
+        revision
+        @pdf.move_down 10
+      end
+
+      def minimum? = statement["relative"] || statement["minimum"]
+
+      def revision
+        revision = @words.content[:revision] or return
+        changes = revision[:changes].empty? ? "" : " #{t('Changed')}: #{revision[:changes].join('; ')}."
+        said = t("Supersedes statement %<number>d", number: revision[:supersedes])
+        @sheet.paragraph("#{said}: #{revision[:reason]}.#{changes}")
+      end
+
+      def rule
+        return @sheet.paragraph(t("Nothing has been pulled yet.")) if marks.empty?
+
+        chosen = @words.chosen
+        interval = chosen.values_at("value_si", "upper_si") if chosen && chosen["upper_si"]
+        @sheet.figure("#{t('The rule')}: #{@words.sentence}") do
+          PdfRule.new(@pdf, unit: unit, marks: marks, demands: demands, words: @words.words,
+                            factor_made: statement["factor_made"]).draw(interval: interval)
+        end
+        @pdf.move_down 8
+      end
+
       def demands
-        claims = statement["verdicts"].map { |verdict| demand("Claim", verdict["claimed"], Sheet::INK, :diamond) }
-        [demand(@words.load_name, statement["working_load_limit"], Sheet::DERIVED, :wedge),
-         demand("Minimum", statement["minimum"], Sheet::DERIVED, :wedge), *claims].compact
+        claims = statement["verdicts"].map { |verdict| demand(t("Claim"), verdict["claimed"], Sheet::INK, :diamond) }
+        [demand(t(@words.load_name), statement["working_load_limit"], Sheet::DERIVED, :wedge),
+         demand(t("Minimum"), statement["minimum"], Sheet::DERIVED, :wedge), *claims].compact
       end
 
       def demand(label, stated, color, shape)
-        stated && { label: label, text: stated["text"], value_si: stated["value_si"], color: color, shape: shape }
+        stated && { label: label, text: @words.words.figure(stated["text"]), value_si: stated["value_si"],
+                    color: color, shape: shape }
       end
 
       def figures
-        return index if statement["relative"]
-        if statement["minimum"].nil?
-          return @sheet.paragraph("No minimum. #{statement['recommended_reason']}", color: Sheet::SIGNAL,
-                                                                                    size: 11)
-        end
+        return @sheet.paragraph(t(RANKS), color: Sheet::SOFT) if statement["relative"]
+        return if statement["minimum"].nil?
 
         @sheet.pairs([[@words.strength_name, figure(statement["minimum"])],
-                      ["Rated quantity", statement["rated_quantity"].tr("_", " ")],
-                      ["School", "#{@words.chosen['name']}. #{@words.chosen['in_words']}."],
-                      ["Coverage, confidence", format(COUNTED, coverage: @words.per_cent("coverage"),
-                                                               confidence: @words.per_cent("confidence"))],
-                      ["Design factor", "#{statement['factor_text']}   (#{statement['factor_source']})"],
+                      ["Rated quantity", t(statement["rated_quantity"].tr("_", " "))],
+                      ["School", "#{t(@words.chosen['name'])}. #{@words.chosen['in_words']}."],
+                      ["Coverage, confidence", t(COUNTED, coverage: @words.per_cent("coverage"),
+                                                          confidence: @words.per_cent("confidence"))],
+                      ["Design factor", "#{@words.words.figure(statement['factor_text'])}   " \
+                                        "(#{statement['factor_source']})"],
                       [@words.limit_name, limit]])
       end
 
       def limit
         stated = statement["working_load_limit"]
-        stated ? "#{figure(stated)}, rounded down to the marking step" : "none: #{statement['limit_refusal']}"
-      end
+        return "#{t('none')}: #{statement['limit_refusal']}" if stated.nil?
 
-      def index
-        @sheet.paragraph(statement.dig("relative", "in_words"), size: 12)
-        @sheet.paragraph("This lot only ranks: no minimum and no working load follow from it.", color: Sheet::SOFT)
+        t("%<figure>s, rounded down to the marking step", figure: figure(stated))
       end
 
       def notes
         preloaded = statement.dig("preloaded", "in_words")
-        @sheet.paragraph(preloaded) if preloaded
+        @sheet.paragraph(preloaded, quoted: true) if preloaded
         reason = @words.content[:fewer_reason].to_s
-        @sheet.paragraph("#{pulls.size} of #{lot['specimens_planned']} planned pulls: #{reason}") unless reason.empty?
+        return if reason.empty?
+
+        said = t("%<done>d of %<planned>s planned pulls", done: pulls.size, planned: lot["specimens_planned"])
+        @sheet.paragraph("#{said}: #{reason}")
       end
     end
   end

@@ -21,6 +21,9 @@ module MildAnvil
       def pulls = @words.pulls
       def unit = @words.unit
       def figure(stated) = @words.figure(stated)
+
+      # @return [String] of the table of words
+      def t(text, **values) = @words.words[text, **values]
     end
   end
 end

@@ -5,12 +5,13 @@ module MildAnvil
     # The pulls as a table, and their curves.
     class StatementPulls < StatementPart
       CURVES_NEED = 190
+      WIDTHS = { 0 => 42, 1 => 66, 2 => 58, 3 => 62 }.freeze
 
       def draw
         return if pulls.empty?
 
-        @sheet.heading "Pulls: #{statement.dig('counts', 'in_words')}"
-        @sheet.table([header, *pulls.map { |pull| row(pull) }], right: [0, 2], widths: { 0 => 32, 2 => 58, 3 => 62 })
+        @sheet.heading("#{t('Pulls')}: #{@words.counts}", looked_up: true)
+        @sheet.table([header, *pulls.map { |pull| row(pull) }], right: [0, 2], widths: WIDTHS, looked_up: true)
         blind
         curves
       end
@@ -23,9 +24,9 @@ module MildAnvil
         return if said.empty?
 
         other = said.select { |pull| pull["judgement"] && changed?(pull["blind"], pull["judgement"]) }
-        words = "Judged blind first, before force and group were shown: #{numbers(said)}."
-        words += " Changed afterwards, with its reason above: #{numbers(other)}." if other.any?
-        @sheet.paragraph(words)
+        words = ["#{t('Judged blind first, before force and group were shown')}: #{numbers(said)}."]
+        words << "#{t('Changed afterwards, with its reason above')}: #{numbers(other)}." if other.any?
+        @sheet.paragraph(words.join(" "))
       end
 
       def changed?(blind, judged)
@@ -33,9 +34,12 @@ module MildAnvil
           %w[failed_part zone mode].any? { |name| blind[name] && judged[name] && blind[name] != judged[name] }
       end
 
-      def numbers(pulls) = "#{pulls.one? ? 'pull' : 'pulls'} #{pulls.map { |pull| pull['number'] }.join(', ')}"
+      def numbers(pulls) = "#{t(pulls.one? ? 'pull' : 'pulls')} #{pulls.map { |pull| pull['number'] }.join(', ')}"
 
-      def header = ["Pull", "Specimen", "Value (#{unit.symbol})", "Counts as", "What failed", "Reason", "From"]
+      def header
+        [t("Pull"), t("Specimen"), "#{t('Value')} (#{unit.symbol})", t("Counts as"), t("What failed"), t("Reason"),
+         t("From")]
+      end
 
       def row(pull)
         [pull["number"], "#{pull['specimen']}, #{pull['feature']}", @words.value(pull), @words.counts_as(pull),
@@ -52,10 +56,12 @@ module MildAnvil
         items = drawn.map do |pull|
           { title: title(pull), points: @curves[pull["id"]], void: pull["state"] != "counted" }
         end
-        PdfCurves.new(@sheet, unit: unit).draw(items)
+        @sheet.figure(items.map { |item| item[:title] }.join("; ")) { PdfCurves.new(@sheet, unit: unit).draw(items) }
       end
 
-      def title(pull) = "Pull #{pull['number']}: #{@words.value(pull)} #{unit.symbol}, #{@words.counts_as(pull)}"
+      def title(pull)
+        "#{t('Pull')} #{pull['number']}: #{@words.value(pull)} #{unit.symbol}, #{@words.counts_as(pull)}"
+      end
     end
   end
 end

@@ -10,15 +10,19 @@ module MildAnvil
                     "void" => "void",
                     "not_loaded" => "not loaded" }.freeze
       STATE_NOTES = { "unjudged" => "not judged", "superseded" => "superseded" }.freeze
+      LIMIT = "%<name>s: %<figure>s, by a design factor of %<factor>s."
+      SIGNED_BY = "Number %<number>d, %<meaning>s by %<person>s, %<day>s"
       MEANINGS = { "measured" => "measured", "judged" => "judged", "rated" => "rated and signed",
                    "reviewed" => "reviewed" }.freeze
       NOT_SIGNED = "PREVIEW. Not signed: not to be handed out as a rating."
 
-      attr_reader :content, :inputs, :statement, :unit
+      attr_reader :content, :inputs, :statement, :unit, :words
 
       # @param content [Hash] inputs, statement (string keys), number, signatures, revision, fewer_reason
       # @param measurand [Core::Quantity::Measurand]
-      def initialize(content, measurand)
+      # @param words [PaperWords] of the paper's language
+      def initialize(content, measurand, words = PaperWords.new("en"))
+        @words = words
         @content = content
         @inputs = content.fetch(:inputs)
         @statement = content.fetch(:statement)
@@ -35,16 +39,48 @@ module MildAnvil
       def chosen = statement["schools"].find { |school| school["key"] == statement["chosen"] }
 
       # @return [String, nil] a figure as it was stated, with its unit
-      def figure(stated) = stated && "#{stated['text']} #{stated['unit']}"
+      def figure(stated) = stated && words.figure("#{stated['text']} #{stated['unit']}")
 
-      def per_cent(name) = "#{format('%g', statement.fetch(name) * 100)} %"
+      def per_cent(name) = words.figure("#{format('%g', statement.fetch(name) * 100)} %")
+      def numbered = signed? ? words["statement %<number>d", number: content[:number]] : words["preview"]
+
+      # @return [String] what the paper is for, in one sentence
+      def sentence
+        return statement.dig("relative", "in_words") if statement["relative"]
+        return "#{words['No minimum.']} #{statement['recommended_reason']}" if statement["minimum"].nil?
+
+        said = words["%<name>s: at least %<figure>s.", name: words[strength_name], figure: figure(statement["minimum"])]
+        return said if statement["working_load_limit"].nil?
+
+        "#{said} #{words[LIMIT, name: words[limit_name], figure: figure(statement['working_load_limit']),
+                                factor: words.figure(statement['factor_text'])]}"
+      end
+
+      # @return [String] such as "6 break, 1 at least"
+      def counts
+        found = COUNTS_AS.filter_map do |kind, name|
+          count = statement["counts"].fetch(kind, 0)
+          "#{count} #{words[name]}" if count.positive?
+        end
+        found.empty? ? words["not judged"] : found.join(", ")
+      end
+
+      # @return [Array<String>] mean and scatter in sentences
+      def described
+        found = statement["description"] or return []
+        said = words["%<breaks>d breaks: mean %<mean>s, lowest %<lowest>s, highest %<highest>s.",
+                     breaks: found["breaks"], mean: figure(found["mean"]), lowest: figure(found["lowest"]),
+                     highest: figure(found["highest"])]
+        [said, spread(found)].compact
+      end
 
       # @return [Array<String>] one line a hand, or that there is none
       def signatures
-        return [NOT_SIGNED] unless signed?
+        return [words[NOT_SIGNED]] unless signed?
 
         content[:signatures].map do |s|
-          "Number #{content[:number]}, #{MEANINGS.fetch(s[:meaning])} by #{s[:person]}, #{s[:at][0, 10]}"
+          words[SIGNED_BY, number: content[:number], meaning: words[MEANINGS.fetch(s[:meaning])], person: s[:person],
+                           day: s[:at][0, 10]]
         end
       end
 
@@ -55,24 +91,20 @@ module MildAnvil
         return "–" if si.nil?
 
         text = reading(si, pull)
-        judged && judged["upper_si"] ? "#{text} to #{judged['stated_text']}" : text
+        judged && judged["upper_si"] ? "#{text} #{words['to']} #{words.figure(judged['stated_text'])}" : text
       end
 
       def counts_as(pull)
-        judged = pull["judgement"] or return STATE_NOTES.fetch("unjudged")
-        words = COUNTS_AS.fetch(judged["counts_as"])
-        pull["state"] == "superseded" ? "#{words}, superseded" : words
+        judged = pull["judgement"] or return words[STATE_NOTES.fetch("unjudged")]
+        said = words[COUNTS_AS.fetch(judged["counts_as"])]
+        pull["state"] == "superseded" ? "#{said}, #{words['superseded']}" : said
       end
 
       # @return [String] what failed, where and how; the reason; what had loaded it before; what was overruled
       def reasons(pull)
         judged = pull["judgement"] || {}
-        override = pull.dig("judgement", "measurement", "source") == "override"
         [judged["reason"].to_s, pull["state_reason"].to_s, (preload(pull) if pull["preloaded"]),
-         (if override
-            "value overruled: #{judged.dig('measurement', 'override', 'reason') || judged.dig('measurement', 'reason')}"
-          end)]
-          .compact.reject(&:empty?).join("; ")
+         overruled(judged["measurement"] || {})].compact.reject(&:empty?).join("; ")
       end
 
       def failed(pull)
@@ -83,19 +115,38 @@ module MildAnvil
         return "#{pull['file']}, #{pull['file_sha256'][0, 8]}" if pull["file"]
 
         measured = pull["measurement"]
-        measured ? "read #{measured['text']} #{measured['unit']}" : "nothing read"
+        return words["nothing read"] unless measured
+
+        words["read %<figure>s", figure: words.figure("#{measured['text']} #{measured['unit']}")]
       end
 
       # @return [String] a value no finer than the pull's instrument
       def reading(value_si, pull)
         resolution = pull.dig("judgement", "measurement", "resolution_si") || pull.dig("measurement", "resolution_si")
-        Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution,
-                                       largest_si: value_si.abs).nearest(value_si).text
+        words.figure(Core::Quantity::FigureRule.for(unit: unit, resolution_si: resolution,
+                                                    largest_si: value_si.abs).nearest(value_si).text)
       end
 
       private
 
-      def preload(pull) = "preloaded #{reading(pull['preload_si'], pull)} #{unit.symbol} (#{pull['preload_source']})"
+      def overruled(measured)
+        return unless measured["source"] == "override"
+
+        "#{words['value overruled']}: #{measured.dig('override', 'reason') || measured['reason']}"
+      end
+
+      def spread(found)
+        return if found["standard_deviation"].nil?
+
+        share = words.figure(format("%.1f", found["variation_share"] * 100))
+        words["Standard deviation %<figure>s (%<share>s %% of the mean).", share: share,
+                                                                           figure: figure(found["standard_deviation"])]
+      end
+
+      def preload(pull)
+        words["preloaded %<figure>s (%<source>s)", figure: "#{reading(pull['preload_si'], pull)} #{unit.symbol}",
+                                                   source: pull["preload_source"]]
+      end
     end
   end
 end

@@ -4,50 +4,25 @@ module MildAnvil
   module Documents
     # How it was worked out: every school with its value or why it refuses; remarks; the caution.
     class StatementWorking < StatementPart
-      CAUTION_NEEDS = 80
+      QUOTED = "Sentences in English are quoted as they were signed."
 
       def draw
         @sheet.heading "Working"
-        described
+        @sheet.paragraph(@words.described.join(" ")) if @words.described.any?
         @pdf.move_down 4
-        @sheet.table([%w[School Value Reason], *statement["schools"].map do |school|
-          row(school)
-        end], right: [1], widths: { 0 => 128, 1 => 70 })
-        statement["remarks"].each { |remark| @sheet.paragraph(remark, size: 8.5, color: Sheet::SOFT) }
-        caution
+        rows = statement["schools"].map { |school| row(school) }
+        @sheet.table([%w[School Value Reason], *rows], right: [1], widths: { 0 => 128, 1 => 70 })
+        statement["remarks"].each { |remark| @sheet.paragraph(remark, size: 8.5, color: Sheet::SOFT, quoted: true) }
+        @sheet.paragraph(t(QUOTED), size: 8, color: Sheet::SOFT) unless @words.words.english?
+        @sheet.caution(t(Core::Rating::Caution::TEXT))
       end
 
       private
 
-      def described
-        found = statement["description"] or return
-        @sheet.paragraph("#{found['breaks']} breaks: mean #{figure(found['mean'])}#{spread(found)}, lowest " \
-                         "#{figure(found['lowest'])}, " \
-                         "highest #{figure(found['highest'])}.")
-      end
-
-      def spread(found)
-        return "" if found["standard_deviation"].nil?
-
-        share = format("%.1f", found["variation_share"] * 100)
-        ", standard deviation #{figure(found['standard_deviation'])} (#{share} % of the mean)"
-      end
-
       def row(school)
-        return [school["name"], "refused", school["refusal"]] if school["refusal"]
+        return [t(school["name"]), t("refused"), school["refusal"]] if school["refusal"]
 
-        [school["name"], figure(school["stated"]), "#{school['in_words']}. #{school['assumption']}"]
-      end
-
-      def caution
-        @sheet.room(CAUTION_NEEDS)
-        @pdf.move_down 14
-        @pdf.stroke_color Sheet::SIGNAL
-        @pdf.line_width 2
-        top = @pdf.cursor
-        @pdf.indent(10) { @sheet.paragraph(Core::Rating::Caution::TEXT, size: 9) }
-        @pdf.stroke { @pdf.vertical_line top, @pdf.cursor, at: 0 }
-        @pdf.stroke_color Sheet::INK
+        [t(school["name"]), figure(school["stated"]), "#{school['in_words']}. #{school['assumption']}"]
       end
     end
   end

@@ -46,6 +46,7 @@ module MildAnvil
       register Routes::LongTests
       register Routes::Watching
       register Routes::Upkeep
+      register Routes::Papers
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

@@ -8,6 +8,7 @@ module MildAnvil
     module Identity
       BEARER = /\ABearer (\S+)\z/
 
+      SCRIPTS = %w[all read].freeze
       SAME_SITE = [nil, "same-origin", "none"].freeze # "none": typed by a person
 
       # What browsers say of where a request comes from; scripts say nothing.
@@ -28,7 +29,11 @@ module MildAnvil
 
       # @raise [NotSignedIn, Forbidden]
       def authorize!(operation)
-        return if Permissions.allowed?(operation, person&.fetch(:roles))
+        if Permissions.allowed?(operation, person&.fetch(:roles))
+          return unless @key&.scope == "read" && !request.safe?
+
+          raise Forbidden, "This key reads only: make one that may write"
+        end
         raise NotSignedIn, "Sign in first: what is done here carries a name" if person.nil?
 
         raise Forbidden, "This is not for #{person[:roles].join(', ')}: ask an administrator"
@@ -55,8 +60,8 @@ module MildAnvil
       def csrf = @csrf ||= Rack::Protection::AuthenticityToken.new(->(_) { [200, {}, []] })
 
       def by_key
-        found = Actions::Tokens.person_of(request.env["HTTP_AUTHORIZATION"][BEARER, 1])
-        found && Actions::SessionFacts.facts(found)
+        @key = Actions::Tokens.in_force(request.env["HTTP_AUTHORIZATION"][BEARER, 1], scopes: SCRIPTS)
+        @key && Actions::SessionFacts.facts(@key.person)
       end
 
       def by_session

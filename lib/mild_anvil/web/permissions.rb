@@ -20,7 +20,7 @@ module MildAnvil
                         preparation attachment piece benchOfLot benchLive
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
                         blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
-                        upkeep],
+                        upkeep laboratory openRecord breakReport statementTags],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -35,13 +35,13 @@ module MildAnvil
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
                       withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep],
-        %w[reviewer] => %w[countersignStatement reviewConclusion reviewLongReport releaseBatches],
+        %w[reviewer] => %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
                       retireRegisterRow keepTemplate saveProcedure previewProcedure
                       retireProcedure addPopulation addUpkeepRule retireUpkeepRule],
         %w[reviewer administrator] => %w[events checkEvents],
-        ADMINISTRATING => %w[addPerson changePerson]
+        ADMINISTRATING => %w[addPerson changePerson keepLaboratory]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze
 
       module_function

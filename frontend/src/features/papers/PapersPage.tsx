@@ -3,21 +3,33 @@ import type { Schemas } from "@/api/client";
 import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Empty } from "@/ui/states";
-import { Downloads } from "./Downloads";
+import { Choice } from "@/ui/Choice";
+import { Downloads, KEY } from "./Downloads";
 import { Journal } from "./Journal";
 import { SignedStatement } from "./SignedStatement";
 import { Statement } from "./Statement";
+import { usePaperLanguage } from "./usePaperLanguage";
 
 /** Signed statements with their hands and revisions, the preview of the next one, and who did what. */
 export function PapersPage() {
   const { page } = useLot();
   const { statements, summary, lot } = page;
+  const { language, languages, choose } = usePaperLanguage();
   return (
     <>
-      <h1 className="pb-3">Papers: {lot.name}</h1>
+      <div className="flex flex-wrap items-end gap-3 pb-3">
+        <h1 className="mr-auto">Papers: {lot.name}</h1>
+        <Choice
+          label="Papers in"
+          className="flex w-[220px] items-center gap-2 whitespace-nowrap"
+          value={language}
+          options={languages.map((one) => ({ value: one.key, label: one.name }))}
+          onChange={choose}
+        />
+      </div>
       <div className="grid gap-5 min-[1060px]:grid-cols-[1fr_330px]">
         <section aria-label="Signed statements" className="min-w-0">
-          <Signed statements={statements} demonstration={summary.demonstration} />
+          <Signed statements={statements} demonstration={summary.demonstration} language={language} />
           {statements.length > 0 && !summary.signed_current && (
             <p className="border-derived mt-3 border-l-4 px-3">
               The lot has changed since the last signature. What was signed stays as it was; sign again under Rate to
@@ -41,8 +53,24 @@ export function PapersPage() {
               Marked as a preview: not to be handed out. It holds the rule, the pulls, the curves, the working of every
               school, and the caution.
             </p>
-            <Downloads base={`/api/lots/${lot.id}/statement`} label="preview" />
+            <Downloads base={`/api/lots/${lot.id}/statement`} label="preview" language={language} />
           </section>
+          {page.pulls.length > 0 && (
+            <section className="sheet grid content-start gap-3 p-4" aria-label="Break report">
+              <h2>Break report</h2>
+              <p className="text-soft">
+                What was measured and how it was judged, with every curve: no minimum and no working load.
+              </p>
+              <a
+                href={`/api/lots/${lot.id}/break-report?language=${language}`}
+                target="_blank"
+                rel="noreferrer"
+                className={`${KEY} justify-self-start`}
+              >
+                Open the break report
+              </a>
+            </section>
+          )}
           <Journal lotId={lot.id} />
         </div>
       </div>
@@ -50,7 +78,9 @@ export function PapersPage() {
   );
 }
 
-function Signed({ statements, demonstration }: { statements: Schemas["SignedStatement"][]; demonstration: boolean }) {
+type Given = { statements: Schemas["SignedStatement"][]; demonstration: boolean; language: string };
+
+function Signed({ statements, demonstration, language }: Given) {
   if (statements.length === 0)
     return (
       <Empty title={demonstration ? "A demonstration issues no certificate" : "Nothing signed yet"}>
@@ -61,7 +91,7 @@ function Signed({ statements, demonstration }: { statements: Schemas["SignedStat
   return (
     <div className="grid gap-3">
       {[...statements].reverse().map((statement) => (
-        <SignedStatement key={statement.id} statement={statement} />
+        <SignedStatement key={statement.id} statement={statement} language={language} />
       ))}
     </div>
   );

@@ -7,27 +7,29 @@ import { when } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { ErrorNote } from "@/ui/states";
-import { Downloads } from "./Downloads";
+import { Downloads, KEY } from "./Downloads";
+import { WithdrawStatement } from "./WithdrawStatement";
 
 type Signed = Schemas["SignedStatement"];
 const MEANING = { measured: "measured", judged: "judged", rated: "rated and signed", reviewed: "reviewed" };
 
+function standing(s: Signed): string {
+  if (s.altered) return "altered";
+  if (s.withdrawn) return "withdrawn";
+  if (s.superseded_by !== null) return `superseded by ${s.superseded_by}`;
+  return s.reviewed ? "reviewed and closed" : "waits for its review";
+}
+
 /** One frozen statement: its figures, whose hands stand under it, what it supersedes, and its papers. */
-export function SignedStatement({ statement: s }: { statement: Signed }) {
+export function SignedStatement({ statement: s, language }: { statement: Signed; language?: string }) {
   const text = useFigures();
-  const superseded = s.superseded_by !== null;
+  const superseded = s.superseded_by !== null || s.withdrawn !== null;
   return (
     <article className={`sheet px-4 py-3 ${superseded ? "text-soft" : ""}`} aria-label={`Statement ${s.number}`}>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <b className="head text-[15px]">Statement {s.number}</b>
         <span className={`text-[13px] ${superseded || s.reviewed ? "" : "text-derived font-semibold"}`}>
-          {s.altered
-            ? "altered"
-            : superseded
-              ? `superseded by ${s.superseded_by}`
-              : s.reviewed
-                ? "reviewed and closed"
-                : "waits for its review"}
+          {standing(s)}
         </span>
         <span className="num text-derived ml-auto text-right" hidden={s.altered !== null}>
           {s.relative_in_words ?? (
@@ -40,6 +42,11 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
       {s.altered && (
         <p role="alert" className="text-signal mt-1 font-semibold">
           {s.altered}. Restore a backup, or ask whoever looks after this installation.
+        </p>
+      )}
+      {s.withdrawn && (
+        <p className="text-signal mt-1 text-[13px] font-semibold">
+          Withdrawn by {s.withdrawn.person}, {when(s.withdrawn.at)}: {s.withdrawn.reason}.
         </p>
       )}
       <ul className="mt-1 text-[13px]">
@@ -60,14 +67,26 @@ export function SignedStatement({ statement: s }: { statement: Signed }) {
       {s.chain_reason && <p className="mt-1 text-[13px]">Rated although a reading is in question: {s.chain_reason}.</p>}
       {s.fewer_reason && <p className="mt-1 text-[13px]">Fewer pulls than planned: {s.fewer_reason}.</p>}
       <div className="mt-2 flex flex-wrap items-center gap-3">
-        <Downloads base={`/api/statements/${s.id}`} label={`statement ${s.number}`} />
+        <Downloads base={`/api/statements/${s.id}`} label={`statement ${s.number}`} language={language} />
         {!superseded && !s.reviewed && !s.altered && <Review statement={s} />}
+        <Tags statement={s} language={language} />
         <Recheck id={s.id} />
+        {!superseded && !s.altered && <WithdrawStatement statement={s} />}
         <span className="text-soft text-[12px]">
           rules {s.rule_version}, SHA-256 <span className="num">{s.sha256.slice(0, 16)}</span>
         </span>
       </div>
     </article>
+  );
+}
+
+/** Sheets of tags, once it is reviewed and as long as it counts. */
+function Tags({ statement: s, language = "en" }: { statement: Signed; language?: string }) {
+  if (!s.reviewed || s.withdrawn || s.superseded_by !== null || s.altered || !s.working_load_limit) return null;
+  return (
+    <a href={`/api/statements/${s.id}/tags?language=${language}`} target="_blank" rel="noreferrer" className={KEY}>
+      Tags
+    </a>
   );
 }
 

@@ -25,6 +25,7 @@ const signed = (given: Partial<Schemas["SignedStatement"]> = {}): Schemas["Signe
   rated_quantity: "peak",
   relative_in_words: null,
   altered: null,
+  withdrawn: null,
   ...given,
 });
 

@@ -6,6 +6,7 @@ import { keys, tokensQuery } from "@/api/queries";
 import { useMay } from "@/api/session";
 import { when } from "@/format/words";
 import { Button } from "@/ui/Button";
+import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 
 /** Keys by which scripts work in one's own name: shown once, ended at any time. */
@@ -30,12 +31,26 @@ export function Scripts() {
   );
 }
 
+type Scope = "all" | "read";
+const SCOPES = [
+  { value: "all", label: "read and write" },
+  { value: "read", label: "only read" },
+];
+const ENDS = [
+  { value: "30", label: "in 30 days" },
+  { value: "365", label: "in a year" },
+  { value: "", label: "when I end it" },
+];
+
 function NewKey() {
   const [name, setName] = useState("");
+  const [scope, setScope] = useState<Scope>("all");
+  const [days, setDays] = useState("365");
   const [shown, setShown] = useState<string | null>(null);
   const queries = useQueryClient();
   const issue = useMutation({
-    mutationFn: (of: string) => answer(api.POST("/api/tokens", { body: { name: of } })),
+    mutationFn: (of: string) =>
+      answer(api.POST("/api/tokens", { body: { name: of, scope, ...(days ? { days: Number(days) } : {}) } })),
     onSuccess: (token) => {
       setShown(token.key ?? null);
       setName("");
@@ -57,6 +72,14 @@ function NewKey() {
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
+        <Choice
+          label="It may"
+          className="w-[190px]"
+          value={scope}
+          options={SCOPES}
+          onChange={(next) => setScope(next as Scope)}
+        />
+        <Choice label="It ends" className="w-[150px]" value={days} options={ENDS} onChange={setDays} />
         <Button type="submit" disabled={name.trim() === "" || issue.isPending}>
           Make a key
         </Button>
@@ -82,8 +105,11 @@ function Row({ token }: { token: Schemas["Token"] }) {
     <li className="border-line flex flex-wrap items-baseline gap-x-4 border-t py-1.5">
       <b className="font-semibold">{token.name}</b>
       <span className="text-soft flex-1 text-[13px]">
-        made {when(token.created_at)}
-        {token.revoked_at && `, ended ${when(token.revoked_at)}`}
+        {SCOPES.find((one) => one.value === token.scope)?.label ?? "calendar only"}, made {when(token.created_at)}
+        {token.used_at ? `, used ${when(token.used_at)}` : ", never used"}
+        {token.revoked_at
+          ? `, ended ${when(token.revoked_at)}`
+          : token.expires_at && `, ends ${when(token.expires_at)}`}
       </span>
       {!token.revoked_at && (
         <button type="button" className="text-[13px] font-semibold underline" onClick={() => end.mutate()}>

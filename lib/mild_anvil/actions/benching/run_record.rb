@@ -12,11 +12,14 @@ module MildAnvil
 
         # @return [ExportStatement::Paper]
         # @raise [NotFound, Conflict] while it still goes on
-        def call(run_id:, unit: nil)
+        def call(run_id:, unit: nil, language: nil)
           run = Store::Models::Run.fetch!(run_id)
           raise Conflict, "This pull still goes on" if run.state == "recording"
 
-          content = Documents::RunRecordPdf.render(stated(run, unit_of(run, unit)))
+          stated = stated(run, unit_of(run, unit))
+          head = Papers::Head.call(title: stated[:title], name: stated[:subtitle], number: "R-#{run.id}", record: run,
+                                   language: language)
+          content = Documents::RunRecordPdf.render(stated, head)
           ExportStatement::Paper.new(content: content, type: "application/pdf", name: "#{name(run)}-#{run.uid}.pdf")
         end
 
@@ -29,7 +32,8 @@ module MildAnvil
         def stated(run, unit)
           recording = run.pull&.recording
           { title: run.proof_passed.nil? ? "Report of a pull" : "Proof record", subtitle: subtitle(run),
-            verdict: verdict(run), pairs: pairs(run, unit), steps: steps(run, unit), unit: unit,
+            verdict: verdict(run), proof_passed: run.proof_passed, rule: rule(run, unit),
+            pairs: pairs(run, unit), steps: steps(run, unit), unit: unit,
             curve: curve(recording), levels: levels(run, unit), notes: notes(run), sha256: recording&.sha256,
             checklist: Readiness::CHECKLIST.values_at(*run.read(:checklist).select { |_, seen| seen }.keys).compact,
             overruled: run.read(:overruled), reason: run.overruled_reason, results: results(run),
@@ -124,6 +128,21 @@ module MildAnvil
                    .to_h { |key, newtons| ["#{key.tr('_', ' ')} #{words.force(newtons)}", newtons] }
         end
         private_class_method :levels
+
+        # What was reached, and what was to be.
+        def rule(run, unit)
+          peak = run.pull&.measurement("peak")&.value_si
+          return unless peak&.positive?
+
+          words = Core::Plan::Wording.new(unit)
+          demands = loads(run).slice("proof", "working_load").map do |key, newtons|
+            { label: key.tr("_", " ").capitalize, text: words.force(newtons), value_si: newtons, color: "8a5a00",
+              shape: :diamond }
+          end
+          held = run.proof_passed.nil? ? "break" : "at_least"
+          { marks: [{ state: "counted", counts_as: held, value_si: peak, upper_si: nil }], demands: demands }
+        end
+        private_class_method :rule
 
         def curve(recording)
           return [] if recording.nil?

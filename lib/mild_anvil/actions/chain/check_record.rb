@@ -8,14 +8,22 @@ module MildAnvil
         module_function
 
         # @return [ExportStatement::Paper]
-        def call(check_id:, unit: nil)
+        def call(check_id:, unit: nil, language: nil)
           check = Store::Models::InstrumentCheck.fetch!(check_id)
           facts = InstrumentFacts.new(check.instrument)
           shown = ShowCheck.stored(facts, check, unit: unit)
           day = check.checked_at.localtime.strftime("%Y-%m-%d")
-          ExportStatement::Paper.new(content: Documents::CheckRecordPdf.render(shown, instrument(facts, check, unit)),
-                                     type: "application/pdf", name: "check-#{check.instrument.name}-#{day}.pdf")
+          head = Papers::Head.call(title: Documents::CheckRecordPdf::TITLE, name: facts.row.name, record: check,
+                                   number: "CH-#{check.id}", standing: standing(check), language: language)
+          content = Documents::CheckRecordPdf.render(shown, instrument(facts, check, unit), head)
+          ExportStatement::Paper.new(content: content, type: "application/pdf",
+                                     name: "check-#{check.instrument.name}-#{day}.pdf")
         end
+
+        def standing(check)
+          check.withdrawn_at && Documents::Paper::Standing.new(word: "withdrawn", line: check.withdrawn_reason.to_s)
+        end
+        private_class_method :standing
 
         def instrument(facts, check, unit)
           figures = ChainFigures.new(facts.row, unit)

@@ -15,10 +15,17 @@ module MildAnvil
             SignedPaper.keep(row, row.papers_dataset, event: :keep_conclusion_paper, lot_id: row.lot_id,
                                                       conclusion_id: row.id) do |hands|
               Documents::ConclusionPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
-                                                               signatures: hands)
+                                                               signatures: hands, paper: head(row))
             end
           end
         end
+
+        def head(row)
+          lot = row.frozen_body.fetch("lot")
+          Actions::Papers::Head.call(title: "Conclusion", name: "#{lot['customer']}, #{lot['job']}", record: row,
+                                     number: "C-#{row.job_id}-#{row.number}")
+        end
+        private_class_method :head
 
         # @return [Array(String, String)] name and bytes
         # @raise [NotFound, Tampered]

@@ -15,10 +15,16 @@ module MildAnvil
             SignedPaper.keep(row, row.papers_dataset, event: :keep_long_report_paper, lot_id: row.test.lot_id,
                                                       report_id: row.id) do |hands|
               Documents::LongReportPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
-                                                               signatures: hands)
+                                                               signatures: hands, paper: head(row))
             end
           end
         end
+
+        def head(row)
+          Papers::Head.call(title: "Report of a long test", name: row.frozen_body.dig("content", "title"), record: row,
+                            number: "LT-#{row.test_id}-#{row.number}")
+        end
+        private_class_method :head
 
         # @return [Array(String, String)] name and bytes
         # @raise [NotFound, Tampered]

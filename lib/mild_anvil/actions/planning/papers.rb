@@ -31,14 +31,18 @@ module MildAnvil
         def sheet(lot, unit)
           plan = ShowPlan.call(lot_id: lot.id, unit: unit)
           pieces = SpecimenList.show(lot_id: lot.id).map { |row| row.merge(label: shown(row)) }
-          Documents::PlanSheetPdf.render(head(lot), plan, pieces.sort_by do |row|
-            [row[:place] || (1 << 30), row[:number]]
-          end)
+          in_order = pieces.sort_by { |row| [row[:place] || (1 << 30), row[:number]] }
+          Documents::PlanSheetPdf.render(head(lot), plan, in_order, letterhead(Documents::PlanSheetPdf::TITLE, lot))
         end
         private_class_method :sheet
 
         def shown(row) = row[:label].empty? ? row[:number].to_s : row[:label]
         private_class_method :shown
+
+        def letterhead(title, lot)
+          Actions::Papers::Head.call(title: title, name: lot.name, number: "L-#{lot.id}", record: lot)
+        end
+        private_class_method :letterhead
 
         def head(lot) = { name: lot.name, customer: lot.job.customer, job: lot.job.title }
         private_class_method :head
@@ -49,7 +53,7 @@ module MildAnvil
           count = content[:pulls] or raise InvalidInput.new("Plan how many pulls first", fields: { pulls: "is needed" })
           wanted = { count: count + content[:trials].to_i, spare: part[:spare], ends: part[:ends],
                      labelling: part[:labelling], least_length: least_length(content), labels: labels_of(lot) }
-          Documents::SendSheetPdf.render(described(lot), wanted)
+          Documents::SendSheetPdf.render(described(lot), wanted, letterhead(Documents::SendSheetPdf::TITLE, lot))
         end
         private_class_method :send_sheet
 

@@ -93,10 +93,10 @@ module MildAnvil
           number = number!
           dues = Dues.after(run.ended_at.to_date)
           stated = facts(run, number, given(person, witness, replaces, reason), dues)
-          pdf = Documents::RunRecordPdf.render(stated)
+          pdf = Documents::RunRecordPdf.render(stated, head(run, stated, number))
           row = Store::Models::ProofCertificate.create(
             number: number, run_id: run.id, replaces_id: replaces&.id, person_id: person.id,
-            content: JSON.generate(stated.except(:curve, :unit)), document: Sequel.blob(pdf),
+            content: JSON.generate(stated.except(:curve, :unit, :rule)), document: Sequel.blob(pdf),
             sha256: OpenSSL::Digest::SHA256.hexdigest(pdf), examination_due: dues[:examination],
             load_test_due: dues[:load_test], **witness.transform_keys { |key| :"witness_#{key}" }
           )
@@ -106,6 +106,11 @@ module MildAnvil
           row
         end
         private_class_method :keep
+
+        def head(run, stated, number)
+          Papers::Head.call(title: stated[:title], name: stated[:subtitle], number: number, record: run)
+        end
+        private_class_method :head
 
         # One after the other in a year; the schema holds them apart.
         def number!

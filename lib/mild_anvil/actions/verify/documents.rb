@@ -7,6 +7,7 @@ module MildAnvil
       # none is missing.
       module Documents
         KIND = "documents"
+        PLACE = { format: nil, signature_count: nil, language: "en", standing: "" }.freeze # and what is not told
         LEFT = "of which the events say nothing: kept by a version that did not tell them"
 
         module_function
@@ -37,8 +38,8 @@ module MildAnvil
         # @return [String, nil] the hash that was told when it was kept; taken away, it would be missing in the chain
         def told(statement, document)
           rows = Store::Journal.about(statement, "keep_document").map { |row| JSON.parse(row[:after]) }
-          same = document.values.slice(:format, :signature_count).transform_keys(&:to_s)
-          rows.find { |row| row.slice(*same.keys) == same }&.fetch("sha256")
+          same = document.values.slice(*PLACE.keys).transform_keys(&:to_s)
+          rows.find { |row| { **PLACE.transform_keys(&:to_s), **row.slice(*same.keys) } == same }&.fetch("sha256")
         end
         private_class_method :told
 

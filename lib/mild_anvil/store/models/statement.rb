@@ -13,6 +13,7 @@ module MildAnvil
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
         many_to_one :supersedes, class: "MildAnvil::Store::Models::Statement"
         one_to_one :superseded_by, class: "MildAnvil::Store::Models::Statement", key: :supersedes_id
+        one_to_one :withdrawal, class: "MildAnvil::Store::Models::StatementWithdrawal", key: :statement_id
         one_to_many :signatures, class: "MildAnvil::Store::Models::Signature", key: :statement_id, order: :id
         one_to_many :documents, class: "MildAnvil::Store::Models::Document", key: :statement_id, order: :id
 

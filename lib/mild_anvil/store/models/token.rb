@@ -7,11 +7,19 @@ module MildAnvil
       class Token < Sequel::Model(:tokens)
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
 
-        # @param scope [String] all, or calendar: a key that stands in an address opens nothing else
-        # @return [Person, nil] whose token this is, while it is in force and they are here
-        def self.person_of(sha256, scope: "all")
-          token = where(token_sha256: sha256, revoked_at: nil, scope: scope).first
-          token&.person if token&.person&.active
+        USED_EVERY = 3600 # seconds after which it is written down again that it is used
+
+        # @param scopes [Array<String>] all; read: nothing is changed with it; calendar: it opens nothing else
+        # @return [Token, nil] while it is in force and its person is here
+        def self.in_force(sha256, scopes:)
+          token = where(token_sha256: sha256, revoked_at: nil, scope: scopes).first
+          token if token&.person&.active && !token.over?
+        end
+
+        def over?(now = Time.now) = !expires_at.nil? && expires_at <= now
+
+        def used!(now = Time.now)
+          update(used_at: now) if used_at.nil? || now - used_at > USED_EVERY
         end
       end
     end

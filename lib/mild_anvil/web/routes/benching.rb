@@ -57,7 +57,8 @@ module MildAnvil
 
         def self.what_it_does(app)
           app.operation("runRecord") do |given|
-            send_paper(Acts::RunRecord.call(run_id: given.id, unit: given.query[:unit]))
+            send_paper(Acts::RunRecord.call(run_id: given.id, unit: given.query[:unit],
+                                            language: given.query[:language]))
           end
           app.operation("letOff") do |given|
             Acts::RecorderLine.ask!(given.id, "let off")

@@ -24,7 +24,8 @@ module MildAnvil
           end
           app.operation("chain") { |given| json(Acts::OfLotPage.call(lot_id: given.id)) }
           app.operation("checkRecord") do |given|
-            send_paper(Acts::CheckRecord.call(check_id: given.id, unit: given.query[:unit]))
+            send_paper(Acts::CheckRecord.call(check_id: given.id, unit: given.query[:unit],
+                                              language: given.query[:language]))
           end
         end
         private_class_method :shown

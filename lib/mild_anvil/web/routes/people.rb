@@ -23,7 +23,7 @@ module MildAnvil
           app.operation("tokens") { |_| json(Actions::Tokens.list(person_id: person_id)) }
           app.operation("issueToken") do |given|
             token, key = Actions::Tokens.issue(person_id: person_id, **given.body)
-            json(token.values.slice(:id, :name, :scope, :created_at, :revoked_at).merge(key: key), status: 201)
+            json(Actions::Tokens.row(token).merge(key: key), status: 201)
           end
           app.operation("revokeToken") do |given|
             Actions::Tokens.revoke(id: given.id, person_id: person_id)

@@ -17,12 +17,18 @@ module MildAnvil
             signed = Actions::CountersignStatement.call(statement_id: given.id, person_id: person_id, **given.body)
             json(Actions::StatementRow.call(signed), status: 201)
           end
+          app.operation("withdrawStatement") do |given|
+            withdrawn = Actions::WithdrawStatement.call(statement_id: given.id, person_id: person_id, **given.body)
+            json(Actions::StatementRow.call(withdrawn), status: 201)
+          end
           app.operation("previewPaper") do |given|
             send_paper(Actions::ExportStatement.preview(lot_id: given.id, format: given.path[:format],
-                                                        what_if: given.query))
+                                                        what_if: given.query.except(:language),
+                                                        language: given.query[:language]))
           end
           app.operation("signedPaper") do |given|
-            send_paper(Actions::ExportStatement.signed(statement_id: given.id, format: given.path[:format]))
+            send_paper(Actions::ExportStatement.signed(statement_id: given.id, format: given.path[:format],
+                                                       language: given.query[:language]))
           end
           app.operation("recheckStatement") { |given| json(Actions::RecheckStatement.call(statement_id: given.id)) }
         end

@@ -23,8 +23,8 @@ module MildAnvil
           end
           # A calendar sends no header: its key stands in the address, and opens nothing but this.
           app.operation("calendarFeed") do |given|
-            raise Forbidden, "This key opens no calendar" if Actions::Tokens.person_of(given.query[:key],
-                                                                                       scope: "calendar").nil?
+            key = Actions::Tokens.in_force(given.query[:key], scopes: %w[calendar])
+            raise Forbidden, "This key opens no calendar, or is over" if key.nil?
 
             content_type "text/calendar"
             Acts::Calendar.ics

@@ -1,0 +1,14 @@
+import { Laboratory } from "./Laboratory";
+
+/** What goes out and comes in: whose papers they are, packages, tables of old breaks. */
+export function DataPage() {
+  return (
+    <>
+      <h1>Papers and data</h1>
+      <p className="text-soft pt-1">
+        What stands on every paper, and the ways in which all of this is handed on or brought in.
+      </p>
+      <Laboratory />
+    </>
+  );
+}

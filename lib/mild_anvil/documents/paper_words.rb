@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require "date"
+require "json"
+
+module MildAnvil
+  module Documents
+    # The words of the papers in their languages, by the English ones; figures and days by each language's marks.
+    class PaperWords
+      FILE = File.expand_path("../../../data/paper_words.json", __dir__)
+      # name, decimal mark, day
+      LANGUAGES = { "en" => ["English", ".", "%<day>d %<month>s %<year>d"],
+                    "de" => ["Deutsch", ",", "%<day>d. %<month>s %<year>d"],
+                    "fr" => ["Français", ",", "%<day>d %<month>s %<year>d"] }.freeze
+
+      class << self
+        # @return [Hash] English => language => words
+        def table = @table ||= JSON.parse(File.read(FILE)).freeze
+      end
+
+      attr_reader :language, :missing
+
+      # @raise [InvalidInput]
+      def initialize(language)
+        unless LANGUAGES.key?(language)
+          raise InvalidInput.new("papers are printed in #{LANGUAGES.values.map(&:first).join(', ')}",
+                                 fields: { language: "is not known" })
+        end
+
+        @language = language
+        @missing = []
+      end
+
+      # @param text [String] English, of the table
+      # @param values [Hash] for its %<name>s
+      # @return [String] the English text where the table lacks it
+      def [](text, **values)
+        found = english? || text.empty? ? text : look_up(text)
+        values.empty? ? found : format(found, **values)
+      end
+
+      def known?(text) = english? || self.class.table.dig(text, language)
+
+      # @param text [String] a figure as it was stated, with or without its unit
+      def figure(text)
+        mark = LANGUAGES.fetch(language)[1]
+        mark == "." ? text.to_s : text.to_s.gsub(/(?<=\d)\.(?=\d)/, mark)
+      end
+
+      # @param at [Time, Date]
+      def day(at)
+        month = self[Date::MONTHNAMES.fetch(at.month)]
+        format(LANGUAGES.fetch(language)[2], day: at.day, month: month, year: at.year)
+      end
+
+      # @param at [Time]
+      def moment(at) = "#{day(at)}, #{at.strftime('%H:%M')}"
+      def english? = language == "en"
+
+      private
+
+      def look_up(text)
+        self.class.table.dig(text, language) || text.tap { @missing << text }
+      end
+    end
+  end
+end
