@@ -166,7 +166,7 @@ class PermissionsTest < WebCase
   OWN = %w[issueToken revokeToken firstAdministrator].freeze
 
   # The registers, procedures and templates of the shop are kept by whoever keeps the library.
-  SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures|upkeep)(/\{\w+\}|/preview)?\z}
+  SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures|upkeep|packages)(/\{\w+\}|/preview|/look)?\z}
 
   LIBRARY = %r{/(item-types|pictures|design-factors|proof-rules|populations|library)}
 

@@ -14,6 +14,14 @@ module MildAnvil
 
         raise NotSignedIn, "Sign in first: what is written carries a name"
       end
+
+      # @return [Store::Models::Person] in whose name the command line works
+      # @raise [Conflict] while nobody looks after this installation
+      def administrator
+        roles = Store::Models::PersonRole.where(role: "administrator").select(:person_id)
+        Store::Models::Person.where(id: roles, active: true).order(:id).first ||
+          raise(Conflict, "Nobody looks after this installation yet: take the first person in on the page")
+      end
     end
   end
 end

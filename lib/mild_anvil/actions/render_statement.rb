@@ -26,8 +26,10 @@ module MildAnvil
 
       # @return [Hash] pull id => points of its curve, [seconds, SI], thin enough for paper
       def curves(inputs)
-        inputs.fetch("pulls").select { |pull| pull["recording_id"] }.to_h do |pull|
-          window = ReadWindow.call(recording_id: pull["recording_id"], points: CURVE_POINTS)
+        pulls = inputs.fetch("pulls").select { |pull| pull["recording_id"] }
+        kept = Store::Models::Recording.of_pulls(pulls.map { |pull| pull["uid"] }) # frozen numbers may be of elsewhere
+        pulls.select { |pull| kept.key?(pull["uid"]) }.to_h do |pull|
+          window = ReadWindow.call(recording_id: kept.fetch(pull["uid"]), points: CURVE_POINTS)
           judged = window[:series].find { |series| series[:judged] }
           values = judged[:highs].empty? ? judged[:lows] : judged[:highs]
           [pull["id"], window[:seconds].zip(values)]

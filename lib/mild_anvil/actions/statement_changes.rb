@@ -26,7 +26,7 @@ module MildAnvil
       end
 
       def lot(before, after)
-        (before.keys | after.keys).reject { |key| before[key] == after[key] }.map do |key|
+        (before.keys | after.keys).reject { |key| key == "id" || before[key] == after[key] }.map do |key|
           "#{key.tr('_', ' ')} was “#{before[key]}” and is “#{after[key]}”"
         end
       end

@@ -3,11 +3,12 @@
 module MildAnvil
   module Admin
     # The commands that look after an installation, and so need its database: bin/anvil verify | backup FILE |
-    # restore FILE. Exit status 0 done and sound, 1 not, 2 wrong use.
+    # restore FILE | export FILE | bring FILE. Exit status 0 done and sound, 1 not, 2 wrong use.
     module Commands
-      NAMES = { "verify" => VerifyCommand, "backup" => BackupCommand, "restore" => RestoreCommand }.freeze
+      NAMES = { "verify" => VerifyCommand, "backup" => BackupCommand, "restore" => RestoreCommand,
+                "export" => ExportCommand, "bring" => BringCommand }.freeze
       WITHOUT_FILE = %w[verify].freeze
-      EXISTING_FILE = %w[restore].freeze
+      EXISTING_FILE = %w[restore bring].freeze
       JSON_FLAG = "--json"
 
       module_function

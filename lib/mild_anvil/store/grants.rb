@@ -11,7 +11,8 @@ module MildAnvil
                    proof_certificates conclusions conclusion_lots conclusion_signatures conclusion_papers
                    makings blind_judgements long_readings long_events fact_withdrawals long_reports
                    long_report_signatures long_report_papers watched_breaks watched_changes watched_answers
-                   watched_holds watched_releases upkeep_records laboratories statement_withdrawals].freeze
+                   watched_holds watched_releases upkeep_records laboratories statement_withdrawals packages
+                   carried_events].freeze
       # As it was read or handed in: never changed, but a draft that nobody saved takes it with it.
       AS_READ = %i[source_files source_file_chunks channels chunks findings analyses].freeze
 

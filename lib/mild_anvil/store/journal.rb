@@ -17,13 +17,28 @@ module MildAnvil
         lot_id ? rows.where(Sequel[:events][:lot_id] => lot_id) : rows
       end
 
+      # @return [Boolean] whether a package brought it
+      def carried?(subject, database = Sequel::Model.db)
+        database[:carried_events].where(subject_type: subject.class.name.split("::").last, subject_id: subject.id).any?
+      end
+
+      # What had been done to a lot before a package brought it, the newest first.
+      # @return [Array<Hash>]
+      def brought(lot_id, database = Sequel::Model.db)
+        database[:carried_events].join(:people, id: :person_id).where(lot_id: lot_id)
+                                 .select_all(:carried_events).select_append(Sequel[:people][:name].as(:person))
+                                 .order(Sequel.desc(Sequel[:carried_events][:id])).all
+      end
+
       def count(database = Sequel::Model.db) = database[:events].count
 
       # @param subject [Sequel::Model]
-      # @return [Array<Hash>] what was told about it under one name, in order
+      # @return [Array<Hash>] what was told about it under one name, in order; of what a package brought, what had been
+      #   told where it was made
       def about(subject, action, database = Sequel::Model.db)
-        database[:events].where(subject_type: subject.class.name.split("::").last, subject_id: subject.id,
-                                action: action).order(:id).all
+        about = { subject_type: subject.class.name.split("::").last, subject_id: subject.id, action: action }
+        told = database[:events].where(about).order(:id).all
+        told.empty? ? database[:carried_events].where(about).order(:id).all : told
       end
 
       # The last thing that happened to each of the pulls that something happened to last.

@@ -47,6 +47,7 @@ module MildAnvil
       register Routes::Watching
       register Routes::Upkeep
       register Routes::Papers
+      register Routes::Packages
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

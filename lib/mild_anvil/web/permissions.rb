@@ -20,7 +20,7 @@ module MildAnvil
                         preparation attachment piece benchOfLot benchLive
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
                         blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
-                        upkeep laboratory openRecord breakReport statementTags],
+                        upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -39,7 +39,7 @@ module MildAnvil
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
                       retireRegisterRow keepTemplate saveProcedure previewProcedure
-                      retireProcedure addPopulation addUpkeepRule retireUpkeepRule],
+                      retireProcedure addPopulation addUpkeepRule retireUpkeepRule lookPackage takePackage],
         %w[reviewer administrator] => %w[events checkEvents],
         ADMINISTRATING => %w[addPerson changePerson keepLaboratory]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze

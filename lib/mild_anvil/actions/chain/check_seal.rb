@@ -6,6 +6,9 @@ module MildAnvil
       # The hash of a check: over everything that was typed and everything that follows from it, the same whether it is
       # about to be kept or is read again.
       module CheckSeal
+        # Up to that version a seal was over the numbers of file and bench here; since then over what is the same
+        # everywhere.
+        NUMBERED = %w[1].freeze
         COLUMNS = %i[kind source checked_at good_until gravity gravity_half_share gravity_source buoyancy masses_share
                      temperature_celsius hanger note resolution_newtons capacity_newtons tolerance_newtons
                      tolerance_share attachment_id bench_id].freeze
@@ -19,10 +22,13 @@ module MildAnvil
         # @param columns [Hash]; @param points [Array<Hash>]
         # @param verdict [Hash] passed, and what else follows
         # @return [String] in hexadecimal digits
-        def call(cells, columns, points, verdict)
+        # @param version [String] of the rules that it was made by
+        def call(cells, columns, points, verdict, version: KeepCheck::RULE_VERSION)
           kept = columns[:kind] == "cross" ? [*COLUMNS, :advantage] : COLUMNS
-          Canonical.sha256({ instruments: cells.map(&:uid), rule_version: KeepCheck::RULE_VERSION,
-                             columns: plain(columns.slice(*kept)), points: points.map { |p| plain(p.slice(*POINT)) },
+          stated = columns.slice(*kept)
+          stated = anywhere(stated) unless NUMBERED.include?(version)
+          Canonical.sha256({ instruments: cells.map(&:uid), rule_version: version,
+                             columns: plain(stated), points: points.map { |p| plain(p.slice(*POINT)) },
                              verdict: plain(verdict) })
         end
 
@@ -31,8 +37,16 @@ module MildAnvil
         def of(check)
           cells = [check.instrument, check.second_instrument].compact
           verdict = verdict(check.passed, check.low_newtons, check.high_newtons)
-          call(cells, check.values, check.points.map(&:values), verdict)
+          call(cells, check.values, check.points.map(&:values), verdict, version: check.rule_version)
         end
+
+        # File and bench by what they are everywhere.
+        def anywhere(columns)
+          file, bench = columns.values_at(:attachment_id, :bench_id)
+          columns.merge(attachment_id: file && Store::Models::Attachment.where(id: file).get(:sha256),
+                        bench_id: bench && Store::Models::Bench.where(id: bench).get(:uid))
+        end
+        private_class_method :anywhere
 
         # What follows: whether it passed, and from where to where.
         def verdict(passed, low = nil, high = nil) = { passed: passed, low: low, high: high }

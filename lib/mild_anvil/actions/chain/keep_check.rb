@@ -5,7 +5,7 @@ module MildAnvil
     module Chain
       # A check is looked at before it is kept: what is signed is what was seen, by its hash.
       module KeepCheck
-        RULE_VERSION = "1"
+        RULE_VERSION = "2"
 
         module_function
 

@@ -45,17 +45,20 @@ module MildAnvil
         private_class_method :other_figures
 
         # Judgements are never changed: one that says something else now was changed behind the application's back.
-        def other_judgement(_statement, body)
-          pull = body.dig("inputs", "pulls").find { |row| row["judgement"] && differs?(row["judgement"]) }
+        # Found by the pull's uid: a statement that came with a package names numbers of elsewhere.
+        def other_judgement(statement, body)
+          items = Store::Models::Judgement.of_statement(statement.id)
+          pull = body.dig("inputs", "pulls").find do |row|
+            row["judgement"] && differs?(row["judgement"], items[row["uid"]])
+          end
           "rests on pull #{pull['number']}, whose judgement says something else now" if pull
         end
         private_class_method :other_judgement
 
         JUDGED = %w[counts_as value_si upper_si failed_part reason].freeze
 
-        def differs?(signed)
-          row = Store::Models::Judgement[signed["id"]] or return true
-          JUDGED.any? { |name| row[name.to_sym] != signed[name] }
+        def differs?(signed, row)
+          row.nil? || JUDGED.any? { |name| row[name.to_sym] != signed[name] }
         end
         private_class_method :differs?
 

@@ -17,6 +17,13 @@ module MildAnvil
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no recording #{id}", id: id))
 
+        # @param uids [Array<String>] of pulls
+        # @return [Hash{String => Integer}] ids of their recordings
+        def self.of_pulls(uids)
+          join(:pulls, id: :pull_id).where(Sequel[:pulls][:uid] => uids)
+                                    .select_hash(Sequel[:pulls][:uid], Sequel[:recordings][:id])
+        end
+
         def judged_channel = channels.find(&:judged)
 
         # @return [Analysis] the newest

@@ -18,10 +18,22 @@ module MildAnvil
         # @param packed [Array<String>] what pack gave for them
         # @return [SourceFile]
         def self.keep(name:, sha256:, byte_count:, packed:)
-          file = create(name: name, sha256: sha256, byte_count: byte_count, created_at: Time.now)
-          rows = packed.each_with_index.map { |content, i| [file.id, i, content, Sealed.hash(content)] }
+          create(name: name, sha256: sha256, byte_count: byte_count, created_at: Time.now)
+            .tap { |file| file.keep_packed(packed) }
+        end
+
+        # @return [Boolean] whether its bytes are here
+        def parts? = db[:source_file_chunks].where(source_file_id: id).any?
+
+        # @param bytes [String]
+        def keep_parts(bytes)
+          parts = (0...bytes.bytesize).step(PART_BYTES).map { |at| bytes.byteslice(at, PART_BYTES) }
+          keep_packed(SourceFile.pack(parts))
+        end
+
+        def keep_packed(packed)
+          rows = packed.each_with_index.map { |content, i| [id, i, content, Sealed.hash(content)] }
           Blobs.insert(:source_file_chunks, %i[source_file_id position content sha256], rows, db)
-          file
         end
 
         dataset_module do

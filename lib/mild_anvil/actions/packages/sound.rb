@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Packages
+      # Everything that is wrong with a package, before anything of it is taken.
+      module Sound
+        module_function
+
+        # @param contents [Devices::Package::Contents]
+        # @return [Array<String>]
+        def problems(contents)
+          schema = contents.ours["schema"].to_i
+          if schema > Store::Database.newest_schema
+            return ["it was made by a later version (#{contents.ours['application'].to_s[0, 20]}): bring this one up " \
+                    "to date first"]
+          end
+
+          return contents.problems if contents.problems.any?
+
+          Devices::Package::Signed.new(contents).problems + CarriedEvents.problems(contents)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Actions
+    module Packages
+      # Reads a package: says what it would bring, and brings it, all or nothing.
+      module TakeIn
+        LOCK = "anvil-packages"
+
+        module_function
+
+        # @param path [String] of the file
+        # @return [Hash] title, scope, application, made, lots, counts, differences, problems
+        # @raise [InvalidInput]
+        def look(path)
+          Devices::Package::Contents.open(path) do |contents|
+            said = about(contents)
+            problems = Sound.problems(contents)
+            next { **said, problems: problems, counts: [], differences: [] } if problems.any?
+
+            merge = Merge.new(contents, write: false).call
+            { **said, problems: [], **told(merge) }
+          end
+        end
+
+        # @param sha256 [String] of the bytes that were looked at
+        # @param take [Array<String>] uids of differing rows to be taken from the package
+        # @return [Hash] as look, of what was done
+        # @raise [Conflict] for other bytes; [InvalidInput]
+        def call(path, name:, sha256:, person_id:, take: [])
+          person = People.fetch!(person_id)
+          digest = OpenSSL::Digest.new("SHA256").file(path).hexdigest
+          raise Conflict, "This is not the package that was looked at: look at it again" unless digest == sha256
+
+          Devices::Package::Contents.open(path) do |contents|
+            problems = Sound.problems(contents)
+            raise InvalidInput.new("Not taken in: #{problems.first}", fields: { file: problems.first }) if problems.any?
+
+            merge = Store::NamedLock.hold(LOCK) { write(contents, take, { name: name, sha256: digest }, person) }
+            { **about(contents), problems: [], **told(merge) }
+          end
+        end
+
+        def write(contents, take, file, person)
+          Store::Database.write do
+            merge = Merge.new(contents, write: true, take: take).call
+            Curves.new(contents).keep(merge.new_recordings, merge)
+            package = keep(contents, merge, file, person)
+            CarriedEvents.keep(contents, merge, package)
+            merge.lots.each { |id| RefreshLot.call(Store::Models::Lot.locked!(id)) }
+            merge
+          end
+        end
+        private_class_method :write
+
+        def keep(contents, merge, file, person)
+          counts = merge.counts.select { |_, row| row.values_at(:new, :differ).sum.positive? }
+          row = Store::Models::Package.create(**file, title: contents.title[0, 400], person_id: person.id,
+                                                      installation: contents.ours["installation"].to_s[0, 26],
+                                                      outcome: JSON.generate(counts))
+          Store::Events.record(:take_in_package, row, person_id: person.id,
+                                                      after: { title: row.title, sha256: row.sha256,
+                                                               new: merge.counts.values.sum { |c| c[:new] } })
+          row
+        end
+        private_class_method :keep
+
+        def about(contents)
+          ours = contents.ours
+          { title: contents.title, scope: ours["scope"].to_s, application: ours["application"].to_s,
+            own: ours["installation"] == Write.installation, made: contents.manifest["created"].to_s,
+            lots: ours["lots"].to_a.map { |lot| { name: lot["name"].to_s, job: lot["job"].to_s } } }
+        end
+        private_class_method :about
+
+        def told(merge)
+          { counts: merge.counts.map { |table, row| { table: table.to_s, **row } },
+            differences: merge.differences.map(&:to_h) }
+        end
+        private_class_method :told
+      end
+    end
+  end
+end

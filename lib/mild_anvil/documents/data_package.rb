@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+require "csv"
+require "json"
+require "openssl"
+require "zip"
+
+module MildAnvil
+  module Documents
+    # Writes a Data Package: tables as CSV, files as they are, and datapackage.json that names each with its hash and
+    # the fields of each table. Source: the Frictionless Data Package specification, version 1.
+    class DataPackage
+      MANIFEST = "datapackage.json"
+      FORMAT = 1
+      EXAMPLES = { "integer" => "integer", "number" => "number", "string" => "string", "boolean" => "boolean",
+                   "date" => "date", "datetime" => "datetime", "file" => "string" }.freeze
+      WHEN = "%Y-%m-%dT%H:%M:%S.%6NZ"
+
+      # @param path [String] of the file to be written
+      # @param about [Hash] title, description, and what is ours
+      # @yieldparam package [DataPackage]
+      # @return [Hash] the manifest
+      def self.write(path, about)
+        Zip::OutputStream.open(path) do |zip|
+          package = new(zip)
+          yield package
+          package.finish(about)
+        end
+      end
+
+      def initialize(zip)
+        @zip = zip
+        @resources = []
+        @names = {}
+      end
+
+      # @param name [String]; @param columns [Hash] name => type; @param rows [Enumerable<Hash>]
+      # @param keys [Array<Symbol>] the primary key; @param references [Hash] column => table
+      def table(name, columns, rows, keys:, references: {})
+        bytes = CSV.generate do |csv|
+          csv << columns.keys
+          rows.each { |row| csv << columns.map { |column, type| text(row[column], type) } }
+        end
+        fields = columns.map { |column, type| { name: column, type: EXAMPLES.fetch(type) } }
+        links = references.map do |column, table|
+          { fields: column, reference: { resource: table == name.to_sym ? "" : table, fields: "id" } }
+        end
+        schema = { fields: fields, missingValues: [""], primaryKey: keys }
+        schema[:foreignKeys] = links if links.any?
+        put(name, "data/#{name}.csv", bytes, mediatype: "text/csv", format: "csv", schema: schema)
+      end
+
+      # @param header [Array<String>]; @param columns [Array<Array<Float>>] of one length; what is not a number is empty
+      def curve(name, header, columns)
+        fields = header.map { |column| { name: column, type: "number" } }
+        put(name, "curves/#{name.delete_prefix('curve-')}.csv", curve_text(header, columns), mediatype: "text/csv",
+                                                                                             format: "csv", schema: { fields: fields, missingValues: [""] })
+      end
+
+      # @return [String] path within the package
+      def file(folder, name, bytes, mediatype: "application/octet-stream")
+        path = "#{folder}/#{name}"
+        put("#{folder}-#{@resources.size}", path, bytes, mediatype: mediatype) unless @names.key?(path)
+        path
+      end
+
+      def finish(about)
+        manifest = { profile: "data-package", **about, resources: @resources }
+        @zip.put_next_entry(MANIFEST)
+        @zip.write(JSON.pretty_generate(manifest))
+        manifest
+      end
+
+      private
+
+      def put(name, path, bytes, **more)
+        @names[path] = true
+        @zip.put_next_entry(path)
+        @zip.write(bytes)
+        @resources << { name: name.to_s.tr("_", "-").downcase, path: path, bytes: bytes.bytesize,
+                        hash: "sha256:#{OpenSSL::Digest::SHA256.hexdigest(bytes)}", encoding: "utf-8", **more }
+      end
+
+      # Numbers with as many digits as tell them apart, times in microseconds.
+      def text(value, type)
+        case value
+        when nil then nil
+        when Time then value.getutc.strftime(WHEN)
+        when BigDecimal then type == "number" ? value.to_s("F") : value.to_i
+        else value
+        end
+      end
+
+      def curve_text(header, columns)
+        lines = columns.first.each_index.map do |i|
+          columns.map { |values| values[i].nan? ? "" : values[i].to_s }.join(",")
+        end
+        "#{CSV.generate_line(header)}#{lines.join("\n")}\n"
+      end
+    end
+  end
+end
