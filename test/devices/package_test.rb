@@ -88,7 +88,7 @@ class PackageFilesTest < CoreCase
     rescue MildAnvil::InvalidInput => e
       [e.message]
     end
-    assert(found.any? { |words| words.match?(/long.txt|no package/) }, found.inspect)
+    assert_match(/long.txt|no package/, found.join)
   end
 
   def test_changed_missing_and_unnamed_files_are_named

@@ -94,6 +94,21 @@ export function sendPicture(file: File): Promise<{ id: number; name: string }> {
   return send("/api/pictures", { body: form }, SILENT);
 }
 
+/** What a package would bring; nothing of it is kept yet. */
+export function lookPackage(file: File): Promise<Schemas["PackageLook"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send("/api/packages/look", { body: form }, SILENT);
+}
+
+/** Takes in the package that was looked at, and of what differs those rows. */
+export function takePackage(file: File, sha256: string, take: string[]): Promise<Schemas["PackageTaken"]> {
+  const form = new FormData();
+  form.append("file", file);
+  form.append("choices", JSON.stringify({ sha256, take }));
+  return send("/api/packages", { body: form }, "The server does not answer. Nothing was taken in.");
+}
+
 /** A photo or a paper on something. */
 export function attachFile(target: Record<string, number>, file: File): Promise<Schemas["Attached"]> {
   const form = new FormData();

@@ -7,10 +7,11 @@ module MildAnvil
     # The command line: parses, runs one command, prints; exit status 0 done, 1 the input cannot be used, 2 wrong use.
     class Main
       COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand, "compare" => CompareCommand,
-                   "check" => CheckCommand, "plan" => PlanCommand, "watch" => WatchCommand, "package" => PackageCommand }.freeze
+                   "check" => CheckCommand, "plan" => PlanCommand, "watch" => WatchCommand,
+                   "package" => PackageCommand }.freeze
       USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE | watch " \
-              "FILE | package FILE check|show|rate [--json] [options]; bin/anvil verify | backup FILE | restore FILE " \
-              "| export FILE | bring FILE; bin/anvil --help"
+              "FILE | package FILE check|show|rate [--json] [options]; bin/anvil verify | backup FILE | restore " \
+              "FILE | export FILE | bring FILE; bin/anvil --help"
 
       def initialize(out: $stdout, err: $stderr)
         @out = out
@@ -25,8 +26,8 @@ module MildAnvil
         return 0 if options[:helped]
 
         command = COMMANDS[rest.shift]
-        options[:verb] = rest.delete_at(1) if command == PackageCommand && PackageCommand::VERBS.include?(rest[1])
-        return wrong(USAGE) if command.nil? || rest.size != 1 || (command == PackageCommand && options[:verb].nil?)
+        options[:verb] = rest.delete_at(1) if command == PackageCommand
+        return wrong(USAGE) if command.nil? || rest.size != 1
         return wrong("there is no file #{rest.first}") unless File.exist?(rest.first)
 
         @out.puts command.call(rest.first, options)

@@ -16,7 +16,9 @@ module MildAnvil
       # @return [String]
       # @raise [InvalidInput] for a package that is not whole
       def call(path, options)
-        verb = options.fetch(:verb)
+        verb = options[:verb]
+        raise OptionParser::ParseError, "say #{VERBS.join(', ')} behind the file" unless VERBS.include?(verb)
+
         Devices::Package::Contents.open(path) do |contents|
           problems = problems(contents)
           said = verb == "check" ? checked(contents, problems) : public_send(verb, contents, sound!(problems))
@@ -106,7 +108,8 @@ module MildAnvil
       private_class_method :lot_line
 
       def signed_line(one)
-        told = one[:same] ? "the same to the last digit" : "other figures#{' under later rules' unless one[:same_rules]}"
+        other = one[:same_rules] ? "other figures" : "other figures under later rules"
+        told = one[:same] ? "the same to the last digit" : other
         "#{one[:lot]}, statement #{one[:number]}: minimum #{one[:minimum] || 'none'}, limit " \
           "#{one[:working_load_limit] || 'none'}: #{told}"
       end

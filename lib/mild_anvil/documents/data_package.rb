@@ -50,11 +50,14 @@ module MildAnvil
         put(name, "data/#{name}.csv", bytes, mediatype: "text/csv", format: "csv", schema: schema)
       end
 
-      # @param header [Array<String>]; @param columns [Array<Array<Float>>] of one length; what is not a number is empty
+      # @param header [Array<String>]
+      # @param columns [Array<Array<Float>>] of one length; what is not a number is empty
       def curve(name, header, columns)
         fields = header.map { |column| { name: column, type: "number" } }
+        schema = { fields: fields, missingValues: [""] }
         put(name, "curves/#{name.delete_prefix('curve-')}.csv", curve_text(header, columns), mediatype: "text/csv",
-                                                                                             format: "csv", schema: { fields: fields, missingValues: [""] })
+                                                                                             format: "csv",
+                                                                                             schema: schema)
       end
 
       # @return [String] path within the package

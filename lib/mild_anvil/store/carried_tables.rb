@@ -74,9 +74,9 @@ module MildAnvil
       }.to_h { |name, rest| [name, Table.new(name: name, **rest).freeze] }.freeze
 
       # Kept by the machine for itself, or secret: never carried.
-      LEFT = %i[accounts account_active_session_keys account_lockouts account_login_failures person_roles tokens settings
-                once_keys computations lot_summaries event_tails events carried_events packages chunks
-                source_file_chunks schema_info import_profiles laboratories search_words].freeze
+      LEFT = %i[accounts account_active_session_keys account_lockouts account_login_failures person_roles tokens
+                settings once_keys computations lot_summaries event_tails events carried_events packages chunks
+                source_file_chunks schema_info import_profiles laboratories].freeze
 
       module_function
 

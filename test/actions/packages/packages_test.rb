@@ -61,6 +61,29 @@ class PackagesTest < CommittedCase
     assert_match(/Prüfung 1.csv/, Actions::ExportStatement.preview(lot_id: here.id, format: "csv").content)
   end
 
+  def test_every_table_is_carried_or_left_on_purpose
+    tables = MildAnvil::Store::CarriedTables
+
+    assert_equal DATABASE.tables.sort, (tables::ALL.keys + tables::LEFT).sort
+    tables::ALL.each_value do |table|
+      known = tables.columns(table.name).keys
+
+      assert_empty [*table.owners, *table.with_job, *table.key, *table.files.keys, *table.loose, *table.later] - known
+      refute_empty [*table.key, *(known & %i[uid])], table.name
+    end
+  end
+
+  # Parents stand before their children, or are set afterwards.
+  def test_nothing_is_written_before_what_it_refers_to
+    tables = MildAnvil::Store::CarriedTables
+    tables::ALL.each_value.with_object([]) do |table, before|
+      parents = tables.references(table.name).except(*table.later).values - [table.name]
+
+      assert_empty parents - before, table.name
+      before << table.name
+    end
+  end
+
   def test_what_was_done_before_is_shown_with_the_hashes_it_had
     made = filled
     write(lot_ids: [made.id])
@@ -97,8 +120,8 @@ class PackagesTest < CommittedCase
     look = Packages::TakeIn.look(path)
 
     assert_equal([["lots", made.uid, false]], look[:differences].map { |row| row.values_at(:table, :uid, :fact) })
-    assert_equal [{ name: "material", here: "Nylon", there: "Tape =1+1 \"x\", Ω" }, { name: "maker", here: "Line 3", there: "" }],
-                 look[:differences].first[:columns]
+    assert_equal [["material", "Nylon", "Tape =1+1 \"x\", Ω"], ["maker", "Line 3", ""]],
+                 look[:differences].first[:columns].map(&:values)
     bring
     assert_equal "Nylon", made.refresh.material
     bring(take: [made.uid])

@@ -1,4 +1,5 @@
 import { Laboratory } from "./Laboratory";
+import { Packages } from "./Packages";
 
 /** What goes out and comes in: whose papers they are, packages, tables of old breaks. */
 export function DataPage() {
@@ -9,6 +10,7 @@ export function DataPage() {
         What stands on every paper, and the ways in which all of this is handed on or brought in.
       </p>
       <Laboratory />
+      <Packages />
     </>
   );
 }

@@ -71,6 +71,20 @@ export function PapersPage() {
               </a>
             </section>
           )}
+          <section className="sheet grid content-start gap-3 p-4" aria-label="Package">
+            <h2>As a package</h2>
+            <p className="text-soft">
+              All of it in open formats, with every curve, original file and hash: read again here or elsewhere.
+            </p>
+            <span className="flex flex-wrap gap-2">
+              <a href={`/api/lots/${lot.id}/package`} download className={KEY}>
+                This lot
+              </a>
+              <a href={`/api/jobs/${lot.job_id}/package`} download className={KEY}>
+                The whole job
+              </a>
+            </span>
+          </section>
           <Journal lotId={lot.id} />
         </div>
       </div>

@@ -3,7 +3,8 @@
 module MildAnvil
   module Actions
     module Packages
-      # What had been done before a package brought it: kept beside the chain of here, with the hashes that it had there.
+      # What had been done before a package brought it: kept beside the chain of here, with the hashes that it had
+      # there.
       module CarriedEvents
         SLICE = 500
         Journal = Store::CarriedJournal

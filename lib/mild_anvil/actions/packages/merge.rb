@@ -136,7 +136,7 @@ module MildAnvil
         def same?(here, there)
           return true if there == :new
           return (here - there).abs < 1e-6 if here.is_a?(Time) && there.is_a?(Time)
-          return here.to_f == there.to_f if here.is_a?(BigDecimal) || (here.is_a?(Numeric) && there.is_a?(Numeric))
+          return here.to_r == there.to_r if here.is_a?(Numeric) && there.is_a?(Numeric)
 
           here == there
         end
@@ -147,8 +147,9 @@ module MildAnvil
           told = columns.map do |name|
             { name: name.to_s, here: found[name].to_s[0, 300], there: values[name].to_s[0, 300] }
           end
-          @differences << Difference.new(table: table.name.to_s, uid: values[:uid].to_s, columns: told, fact: stays?(table),
-                                         label: LABELS.filter_map { |name| found[name] }.first(2).join(" "))
+          label = LABELS.filter_map { |name| found[name] }.first(2).join(" ")
+          @differences << Difference.new(table: table.name.to_s, uid: values[:uid].to_s, label: label, columns: told,
+                                         fact: stays?(table))
         end
 
         # A fact is never changed, nor what has no name of its own.
@@ -175,8 +176,8 @@ module MildAnvil
           values[:draft_key] = nil if table.name == :recordings
           database[table.name].insert(values)
         rescue Sequel::UniqueConstraintViolation
-          raise Conflict, "#{described(table, values)} is something else here: this and the package went on apart from " \
-                          "each other. Nothing was taken in"
+          raise Conflict, "#{described(table, values)} is something else here: this and the package went on apart " \
+                          "from each other. Nothing was taken in"
         rescue Sequel::Error => e
           refuse("#{described(table, values)} cannot be kept: #{e.message.lines.first.to_s[0, 160]}")
         end

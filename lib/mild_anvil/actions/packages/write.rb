@@ -8,8 +8,8 @@ module MildAnvil
         Tables = Store::CarriedTables
         INSTALLATION = "installation"
         ABOUT = "Made by Mild Anvil. Tables in data/, curves as they were recorded in curves/, files as they were " \
-                "handed in in originals/, photos and papers beside them. All values are SI unless a unit stands beside " \
-                "them; times are UTC. How it is made is told in docs/data-package.md."
+                "handed in in originals/, photos and papers beside them. All values are SI unless a unit stands " \
+                "beside them; times are UTC. How it is made is told in docs/data-package.md."
 
         # @param path [String] of the file to be written
         # @param lot_ids [Array<Integer>, nil]; @param job_id [Integer, nil]; neither: everything
@@ -49,10 +49,10 @@ module MildAnvil
             created: Time.now.utc.iso8601,
             mild_anvil: { format: Documents::DataPackage::FORMAT, application: VERSION,
                           schema: Store::Database.newest_schema, installation: Write.installation,
-                          scope: scope, lots: lots.map do |lot|
-                                          { uid: lot.uid, name: lot.name, job: lot.job.title }
-                                        end } }
+                          scope: scope, lots: lots.map { |lot| named(lot) } } }
         end
+
+        def named(lot) = { uid: lot.uid, name: lot.name, job: lot.job.title }
 
         def scope
           return "everything" if @rows.everything?
@@ -117,8 +117,8 @@ module MildAnvil
         # What was done, with the hash that each entry had in the chain here.
         def events
           rows = Store::CarriedJournal.rows(@rows.everything? ? nil : @rows.lot_ids)
-          @package.table("events", Store::CarriedJournal::COLUMNS, rows, keys: [:uid],
-                                                                         references: { lot_id: :lots, person_id: :people })
+          @package.table("events", Store::CarriedJournal::COLUMNS, rows,
+                         keys: [:uid], references: { lot_id: :lots, person_id: :people })
         end
 
         # What each lot's figures follow from as it stands, for whoever rates it again without this application's

@@ -100,7 +100,8 @@ module MildAnvil
 
         def sound?(row)
           fields = row.is_a?(Hash) && row.dig("schema", "fields")
-          row.is_a?(Hash) && row["path"].is_a?(String) && row["bytes"].is_a?(Integer) && HASH.match?(row["hash"].to_s) &&
+          row.is_a?(Hash) && row["path"].is_a?(String) && row["bytes"].is_a?(Integer) &&
+            HASH.match?(row["hash"].to_s) &&
             (fields.nil? || (fields.is_a?(Array) && fields.all? { |f| f.is_a?(Hash) && f["name"].is_a?(String) }))
         end
 
