@@ -55,6 +55,9 @@ module MildAnvil
     end
     private_class_method :measurand_of
 
+    # @return [Array<Hash>] lessons that ship with the application; see Core::Practice::Lesson
+    def lessons = @lessons ||= rows("lessons").each(&:freeze).freeze
+
     # @return [Array<Core::Rating::DesignFactor>]
     def design_factors
       @design_factors ||= rows("design_factors").map { |row| Core::Rating::DesignFactor.new(**row).freeze }.freeze

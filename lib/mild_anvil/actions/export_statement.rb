@@ -25,7 +25,8 @@ module MildAnvil
         type = KeepDocuments::TYPES[format] || raise(unknown_format)
         rated = RateLot.finished(lot_id: lot_id, what_if: what_if)
         content = { inputs: rated.inputs, statement: rated.statement, number: nil, sha256: rated.sha256,
-                    signatures: [], revision: nil, fewer_reason: "", chain_reason: "" }
+                    signatures: [], revision: nil, fewer_reason: "", chain_reason: "",
+                    **(rated.facts.lot.job.practice? ? { standing: Papers::Standing.practice.word } : {}) }
         paper = Papers::Head.call(title: Documents::StatementPdf::TITLE, name: rated.facts.lot.name,
                                   record: rated.facts.lot, language: language, standing: Papers::Standing.preview)
         Paper.new(content: RenderStatement.call(content, format, paper), type: type,

@@ -27,7 +27,8 @@ module MildAnvil
       end
 
       def content(statement, standing)
-        standing.empty? ? SignedContent.call(statement) : { **SignedContent.call(statement), standing: standing }
+        words = [(Papers::Standing.practice.word if statement.lot.job.practice?), *standing].reject { |w| w.to_s.empty? }
+        words.empty? ? SignedContent.call(statement) : { **SignedContent.call(statement), standing: words.join(", ") }
       end
       private_class_method :content
 

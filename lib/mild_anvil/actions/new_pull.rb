@@ -36,6 +36,8 @@ module MildAnvil
 
       # The gear that the plan in force has in line is counted with every pull.
       def stood_in_line(lot, pull)
+        return if lot.job.practice?
+
         ids = Store::Models::Plan.of(lot.id)&.content_h.to_h[:train].to_a.filter_map { |link| link[:gear_id] }.uniq
         ids.each { |id| Store::Models::GearLoad.create(gear_id: id, pull_id: pull.id) }
       end

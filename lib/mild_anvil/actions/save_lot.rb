@@ -11,9 +11,12 @@ module MildAnvil
       # @param job_id [Integer]
       # @param values [Hash] columns of the lot; besides claims, requirements, terms as AskParts takes them
       # @return [Store::Models::Lot]
-      def create(job_id:, values:, person_id:)
+      # @param practice [Boolean] for a lesson
+      def create(job_id:, values:, person_id:, practice: false)
         person = People.fetch!(person_id)
-        Store::Models::Job.fetch!(job_id)
+        job = Store::Models::Job.fetch!(job_id)
+        raise Conflict, "Lots of practice are made by lessons" if job.practice? && !practice
+
         Store::Database.write do
           columns = columns(values, Catalogue.measurand(values[:measurand] || "force"))
           lot = Store::Models::Lot.new(job_id: job_id, differs_from_use: "", rated_parts: ["specimen"],
@@ -82,6 +85,7 @@ module MildAnvil
 
       def check_reference!(lot)
         other = Store::Models::Lot[lot.reference_lot_id]
+        Practice::Apart.together!(lot, other) if other
         return if other && other.id != lot.id && other.measurand == lot.measurand && other.direction == lot.direction
 
         raise InvalidInput.new("The reference must be another lot, measured in the same quantity and direction",

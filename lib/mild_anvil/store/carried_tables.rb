@@ -76,7 +76,8 @@ module MildAnvil
       # Kept by the machine for itself, or secret: never carried.
       LEFT = %i[accounts account_active_session_keys account_lockouts account_login_failures person_roles tokens
                 settings once_keys computations lot_summaries event_tails events carried_events packages chunks
-                source_file_chunks schema_info import_profiles laboratories].freeze
+                source_file_chunks schema_info import_profiles laboratories lessons
+                practice_runs].freeze
 
       module_function
 

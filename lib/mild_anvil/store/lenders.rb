@@ -16,6 +16,7 @@ module MildAnvil
                               Sequel[:lots][:measurand] => lot.measurand)
                        .where(rated_quantity(database, Sequel[:lots][:id]) => lot.terms.rated_quantity)
                        .exclude(Sequel[:lots][:id] => lot.id).where { breaks > 0 }
+                       .where(practised => lot.job.practice?)
                        .select(Sequel[:lots][:id].as(:id), Sequel[:lots][:name].as(:name), :customer, :breaks,
                                :breaks_only, :mean_si,
                                :standard_deviation_si)
@@ -24,12 +25,18 @@ module MildAnvil
 
       # @return [Sequel::Dataset] lots of two breaks at least that are measured as forces, the newest first
       def links(database = Sequel::Model.db)
-        database[:lots].join(:lot_summaries, lot_id: Sequel[:lots][:id]).where(measurand: "force", breaks_only: true)
+        real = database[:jobs].exclude(purpose: "practice").select(:id)
+        database[:lots].where(job_id: real).join(:lot_summaries, lot_id: Sequel[:lots][:id])
+                       .where(measurand: "force", breaks_only: true)
                        .where { (breaks >= 2) & (standard_deviation_si > 0) }
                        .select(Sequel[:lots][:id].as(:id), Sequel[:lots][:name].as(:name), :breaks, :mean_si,
                                :standard_deviation_si)
                        .order(Sequel.desc(Sequel[:lots][:id])).limit(MAX_SHOWN)
       end
+
+      # What is practised lends to nothing that is real, nor the other way.
+      def practised = Sequel.expr(Sequel[:jobs][:purpose] => "practice")
+      private_class_method :practised
 
       def rated_quantity(database, lot_id)
         database[:rating_terms].where(lot_id: lot_id).order(Sequel.desc(:revision)).limit(1).select(:rated_quantity)

@@ -27,7 +27,14 @@ module MildAnvil
       end
 
       # @return [Hash] state => number of lots
-      def counts(database = Sequel::Model.db) = database[:lot_summaries].group_and_count(:state).as_hash(:state, :count)
+      def counts(database = Sequel::Model.db)
+        lots = database[:lots].where(job_id: real(database)).select(:id)
+        database[:lot_summaries].where(lot_id: lots).group_and_count(:state).as_hash(:state, :count)
+      end
+
+      # What is practised stands on no rack.
+      def real(database) = database[:jobs].exclude(purpose: "practice").select(:id)
+      private_class_method :real
 
       def shown(ids, database)
         database[:lots].join(:jobs, id: Sequel[:lots][:job_id]).join(:lot_summaries, lot_id: Sequel[:lots][:id])
@@ -36,7 +43,7 @@ module MildAnvil
       private_class_method :shown
 
       def found(words, waiting, database)
-        rows = database[:lots]
+        rows = database[:lots].where(job_id: real(database))
         if waiting
           rows = rows.join(:lot_summaries, lot_id: Sequel[:lots][:id]).exclude(Sequel[:lot_summaries][:state] => "done")
         end

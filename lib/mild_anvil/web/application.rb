@@ -48,6 +48,7 @@ module MildAnvil
       register Routes::Upkeep
       register Routes::Papers
       register Routes::Packages
+      register Routes::Practice
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

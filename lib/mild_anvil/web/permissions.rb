@@ -20,7 +20,8 @@ module MildAnvil
                         preparation attachment piece benchOfLot benchLive
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
                         blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
-                        upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage],
+                        upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage practice
+                        practiceRun],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -34,7 +35,8 @@ module MildAnvil
                       addLooseGear removeLooseGear conclude keepMaking judgeBlind beginLongTest changeLongTest
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
-                      withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep],
+                      withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep beginLesson
+                      pullPractice handInLesson makeLesson retireLesson],
         %w[reviewer] => %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

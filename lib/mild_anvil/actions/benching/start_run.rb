@@ -22,7 +22,9 @@ module MildAnvil
         def call(lot_id:, procedure:, checklist:, person_id:, roles:, reason: nil, specimen_number: nil,
                  feature_name: nil, once_key: nil)
           person = People.fetch!(person_id)
-          readiness = Readiness.new(Store::Models::Lot.fetch!(lot_id))
+          lot = Store::Models::Lot.fetch!(lot_id)
+          Practice::Apart.real!(lot, "It is pulled in its lesson, not on a bench")
+          readiness = Readiness.new(lot)
           bench = bench!(readiness)
           looked!(checklist)
           content, made = Procedures.of(procedure, readiness)

@@ -14,6 +14,7 @@ module MildAnvil
         def call(pull, lot, instrument_id: nil, zeros: {})
           return unless lot.measurand == "force"
 
+          Practice::Apart.real!(lot, "No real instrument reads it") if instrument_id
           main = instrument_id ? Store::Models::Instrument.fetch!(instrument_id) : usual(lot)
           return if main.nil?
 
@@ -30,6 +31,8 @@ module MildAnvil
 
         # @return [Store::Models::Bench, nil]
         def bench(lot)
+          return if lot.job.practice?
+
           id = Store::Models::Plan.of(lot.id)&.bench_id
           id && Store::Models::Bench.first(id: id, retired_at: nil)
         end

@@ -54,7 +54,7 @@ module MildAnvil
         def sha256(study) = Canonical.sha256({ inputs: known.inputs_sha256, content: study })
 
         # @return [Array<Store::Models::Lot>] the one asked about first
-        def lots = [@lot, *others]
+        def lots = [@lot, *others].tap { |all| Practice::Apart.together!(*all) }
 
         attr_reader :lot
 

@@ -112,7 +112,9 @@ module MildAnvil
         # What is pulled after it, and what never was under it.
         def lots(values)
           given = values.slice(:lot_id, :reference_lot_id)
-          given.compact.each_value { |id| Store::Models::Lot.fetch!(id) }
+          given.compact.each_value do |id|
+            Practice::Apart.real!(Store::Models::Lot.fetch!(id), "No long test is run of it")
+          end
           return given if given.compact.size < 2 || given[:lot_id] != given[:reference_lot_id]
 
           refuse(:reference_lot_id, "A lot is no reference for itself")

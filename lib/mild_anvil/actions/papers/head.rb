@@ -14,10 +14,18 @@ module MildAnvil
         # @param language [String, nil] nil: the laboratory's
         # @return [Documents::Paper]
         def call(title:, name:, number: "", record: nil, language: nil, standing: nil)
+          standing = Standing.practice if practised?(record)
           Documents::Paper.new(title: title, name: name, number: number, laboratory: Laboratory.on_paper,
                                language: language || Laboratory.show[:language], standing: standing,
                                link: record && "#{base}/record/#{record.uid}")
         end
+
+        # Nothing of a lesson is printed without the word.
+        def practised?(record)
+          lot = record.is_a?(Store::Models::Lot) ? record : (record.lot if record.respond_to?(:lot))
+          !lot.nil? && lot.job.practice?
+        end
+        private_class_method :practised?
 
         # Where the application is reached from a telephone that reads the code.
         def base

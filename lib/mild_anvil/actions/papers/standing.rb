@@ -30,6 +30,9 @@ module MildAnvil
           better && Standing.new(word: "superseded", line: "#{better.number}: #{better.revision_reason}")
         end
 
+        # @return [Documents::Paper::Standing] stronger than any other
+        def practice = Standing.new(word: "practice", line: "The pieces are made up. This is no test and no rating.")
+
         # @return [Documents::Paper::Standing]
         def preview = Standing.new(word: "preview", line: "")
       end

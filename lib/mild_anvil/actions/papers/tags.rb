@@ -27,6 +27,7 @@ module MildAnvil
         end
 
         def refuse!(statement, content)
+          Practice::Apart.real!(statement.lot, "Nothing is tagged by it")
           standing = Standing.of(statement)
           raise Conflict, "Statement #{statement.number} is #{standing}: nothing is tagged by it" unless standing.empty?
           raise Conflict, "Statement #{statement.number} waits for its review" unless statement.reviewed?

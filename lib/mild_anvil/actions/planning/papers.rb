@@ -76,7 +76,8 @@ module MildAnvil
         def labels(lot, link)
           rows = lot.specimens_dataset.exclude(state: "gone").order(:number).all.map do |row|
             note = [Prepare::SpecimenCode.of(row), row.parent, row.position, row.side, row.direction,
-                    row.trial ? "trial" : ""].reject(&:empty?)
+                    row.trial ? "trial" : "",
+                    lot.job.practice? ? "PRACTICE" : ""].reject(&:empty?)
             { label: PieceOrder.label(row), code: "#{link}/piece/#{Prepare::SpecimenCode.of(row)}",
               note: note.join(" · ") }
           end

@@ -13,6 +13,7 @@ module MildAnvil
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no job #{id}", id: id))
 
+        def practice? = purpose == "practice"
         def demonstration? = purpose == "demonstration"
       end
     end

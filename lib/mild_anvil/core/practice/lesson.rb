@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Core
+    module Practice
+      # A lesson as it is written down, and the pieces that a seed makes of it.
+      #
+      # pieces: how many; ends: pulled on each; events: what goes otherwise than plain, each with the places it befalls
+      # (at) or the share of them (share), what is shown of the strength (reads, a range), what it counts as, what is
+      # seen and why; card: how a display is read (text, factor of what is shown, unit in words).
+      class Lesson
+        ANSWERS = %w[minimum none choice].freeze
+        BREAK_SEEN = "The specimen has parted."
+        PART = "specimen"
+
+        attr_reader :content
+
+        # @param content [Hash] symbol keys
+        # @raise [InvalidInput] for one that cannot be played
+        def initialize(content)
+          @content = content
+          wrong = faults
+          return if wrong.empty?
+
+          raise InvalidInput.new("The lesson cannot be played: #{wrong.values.first}", fields: wrong)
+        end
+
+        def population = @population ||= Population.new(**content.fetch(:population))
+        def answer = content.fetch(:answer)
+        def coverage = content.fetch(:coverage, 0.95)
+        def card = content[:card]
+
+        # @param seed [Integer]
+        # @return [Array<Piece>] in the order in which they are pulled
+        def pieces(seed)
+          stream = Statistics::RandomStream.new(seed)
+          ends = content.fetch(:ends, ["end A"])
+          befallen = places(stream)
+          (1..content.fetch(:pieces)).flat_map do |number|
+            strength = population.draw(stream)
+            ends.each_with_index.map { |name, i| piece(number, name, i, strength, befallen[number], stream) }
+          end
+        end
+
+        # The piece after the last one: what one more break would have been.
+        # @return [Float]
+        def one_more(seed)
+          stream = Statistics::RandomStream.new(seed + 7919)
+          population.draw(stream)
+        end
+
+        private
+
+        # Which event befalls which piece.
+        def places(stream)
+          content.fetch(:events, []).each_with_object({}) do |event, found|
+            at = event[:at] || (1..content.fetch(:pieces)).select { stream.next < event.fetch(:share) }
+            at.each { |number| found[number] ||= event }
+          end
+        end
+
+        def piece(number, name, order, strength, event, stream)
+          event = nil if event && event.fetch(:end, order) != order
+          strength *= 1 - content.fetch(:end_harm, 0.0) if order.positive?
+          strength *= between(event[:weak], stream) if event&.key?(:weak)
+          shown = event&.key?(:reads) ? strength * between(event[:reads], stream) : strength
+          Piece.new(number: number, feature: name, strength_si: strength, shown_si: shown, hertz: event && event[:hertz],
+                    counts_as: event ? event.fetch(:counts_as, "break") : "break", why: event ? event[:why].to_s : "",
+                    seen: event ? event.fetch(:seen, BREAK_SEEN) : BREAK_SEEN, group: group(number),
+                    part: event ? event.fetch(:part, PART) : PART, card: card && read(shown, event))
+        end
+
+        def group(number) = content[:groups]&.at((number - 1) % content[:groups].size)
+
+        # @return [Hash] digits and words of the display
+        def read(shown, event)
+          factor = (event && event[:factor]) || card.fetch(:factor)
+          { digits: format("%.#{card.fetch(:decimals, 0)}f", shown / factor), words: card.fetch(:words) }
+        end
+
+        def between(range, stream) = range.first + ((range.last - range.first) * stream.next)
+
+        def faults
+          found = {}
+          found[:pieces] = "it needs 1 to 60 pieces" unless content[:pieces].is_a?(Integer) && content[:pieces].between?(1, 60)
+          found[:answer] = "it has no answer" unless ANSWERS.include?(content.dig(:answer, :kind))
+          found[:population] = "it has no population" unless content[:population].is_a?(Hash)
+          if content.dig(:answer, :kind) == "choice" && content.dig(:answer, :options).to_a.count { |o| o[:right] } != 1
+            found[:answer] = "one of its choices is right"
+          end
+          found
+        end
+      end
+    end
+  end
+end
