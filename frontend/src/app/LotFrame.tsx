@@ -6,6 +6,7 @@ import { lotQuery } from "@/api/queries";
 import { ForceRule } from "@/charts/ForceRule";
 import { useKeys } from "@/keys/keys";
 import { LotContext } from "@/lot/context";
+import { PracticeBand } from "@/lot/PracticeBand";
 import { ruleDemands, ruleLimits, ruleMarks, ruleSpan } from "@/lot/rule";
 import { useMeasurand, useShownUnit } from "@/lot/units";
 import { ErrorNote, Waiting } from "@/ui/states";
@@ -79,6 +80,7 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
   return (
     <LotContext value={value}>
       <div className="flex min-h-full flex-col">
+        {page.job.purpose === "practice" && <PracticeBand lotId={lot.id} />}
         <ForceRule
           unit={unit}
           marks={marks}

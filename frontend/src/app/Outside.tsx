@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, Outlet } from "@tanstack/react-router";
 import { todayQuery } from "@/api/queries";
 
-type To = "/" | "/lots" | "/benches" | "/watch" | "/tests" | "/upkeep" | "/library" | "/data" | "/people";
+type To = "/" | "/lots" | "/benches" | "/watch" | "/tests" | "/upkeep" | "/library" | "/practise" | "/data" | "/people";
 type Place = { to: To; label: string; count: number | null; wrong?: boolean };
 
 /** What lies outside any lot. */
@@ -19,6 +19,7 @@ export function Outside() {
     { to: "/tests", label: "Long tests", count: waiting || null, wrong: true },
     { to: "/upkeep", label: "Examine", count: data?.upkeep.filter((u) => u.state !== "soon").length || null },
     { to: "/library", label: "Library", count: null },
+    { to: "/practise", label: "Practise", count: null },
     { to: "/data", label: "Papers & data", count: null },
     { to: "/people", label: "People", count: null },
   ];

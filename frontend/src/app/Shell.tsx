@@ -28,6 +28,7 @@ export function Shell() {
     { keys: "g o", label: "Go to Long tests", run: () => void navigate({ to: "/tests" }) },
     { keys: "g x", label: "Go to Examine and retire", run: () => void navigate({ to: "/upkeep" }) },
     { keys: "g y", label: "Go to Library", run: () => void navigate({ to: "/library" }) },
+    { keys: "g z", label: "Go to Practise", run: () => void navigate({ to: "/practise" }) },
     { keys: "g d", label: "Go to Papers and data", run: () => void navigate({ to: "/data" }) },
     { keys: "g e", label: "Go to People", run: () => void navigate({ to: "/people" }) },
   ]);

@@ -74,6 +74,17 @@ const data = createRoute({
   path: "/data",
   component: lazyRouteComponent(() => import("@/features/data/DataPage"), "DataPage"),
 });
+const practise = createRoute({
+  getParentRoute: () => outside,
+  path: "/practise",
+  component: lazyRouteComponent(() => import("@/features/practise/PractisePage"), "PractisePage"),
+});
+const practiceRun = createRoute({
+  getParentRoute: () => outside,
+  path: "/practise/$runId",
+  params: { parse: ({ runId }) => ({ runId: Number(runId) }), stringify: ({ runId }) => ({ runId: String(runId) }) },
+  component: lazyRouteComponent(() => import("@/features/practise/RunPage"), "RunPage"),
+});
 const people = createRoute({
   getParentRoute: () => outside,
   path: "/people",
@@ -162,7 +173,21 @@ const papers = createRoute({
 
 export const router = createRouter({
   routeTree: root.addChildren([
-    outside.addChildren([today, lots, benches, instrument, watch, tests, test, upkeep, library, data, people]),
+    outside.addChildren([
+      today,
+      lots,
+      benches,
+      instrument,
+      watch,
+      tests,
+      test,
+      upkeep,
+      library,
+      practise,
+      practiceRun,
+      data,
+      people,
+    ]),
     piece,
     record,
     lot.addChildren([ask, plan, check, prepare, pull, bench, judge, blind, rate, compare, papers]),

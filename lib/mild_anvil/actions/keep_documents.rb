@@ -27,7 +27,9 @@ module MildAnvil
       end
 
       def content(statement, standing)
-        words = [(Papers::Standing.practice.word if statement.lot.job.practice?), *standing].reject { |w| w.to_s.empty? }
+        words = [(if statement.lot.job.practice?
+                    Papers::Standing.practice.word
+                  end), *standing].reject { |w| w.to_s.empty? }
         words.empty? ? SignedContent.call(statement) : { **SignedContent.call(statement), standing: words.join(", ") }
       end
       private_class_method :content

@@ -8,13 +8,13 @@ module MildAnvil
       # owners: a row goes with its owner. with_job: owners that bring it only where a whole job is carried.
       # key: what a row without a uid is known by. files: columns whose bytes are files of their own, with the folder.
       # loose: references that are left empty where what they mean is not carried. later: references that are set once
-      # everything is there. any: subject => table, of a reference that may mean several.
-      Table = Struct.new(:name, :owners, :with_job, :key, :files, :loose, :later, :any, keyword_init: true) do
-        def initialize(owners: [], with_job: [], key: nil, files: {}, loose: [], later: [], any: nil, **rest) = super
-      end
+      # everything is there. own: what each place says for itself. any: subject => table, of a reference that may mean
+      # several.
+      Table = Struct.new(:name, :owners, :with_job, :key, :files, :loose, :later, :own, :any, keyword_init: true)
+      NOTHING = { owners: [], with_job: [], files: {}, loose: [], later: [], own: [] }.freeze
 
       ALL = {
-        people: {}, attachments: { files: { content: "attachments" } },
+        people: { own: %i[active] }, attachments: { files: { content: "attachments" } },
         item_types: {}, zones: { owners: %i[item_type_id], key: %i[item_type_id position] },
         inspection_points: { owners: %i[item_type_id], key: %i[item_type_id position] },
         design_factors: {}, proof_rules: {}, population_shapes: {}, procedures: {}, acceptance_templates: {},
@@ -71,7 +71,7 @@ module MildAnvil
         watched_releases: { owners: %i[hold_id] },
         upkeep_rules: { any: { "gear" => :gear, "instrument" => :instruments, "bench" => :benches, "other" => nil } },
         upkeep_records: { owners: %i[rule_id] }
-      }.to_h { |name, rest| [name, Table.new(name: name, **rest).freeze] }.freeze
+      }.to_h { |name, rest| [name, Table.new(name: name, **NOTHING, **rest).freeze] }.freeze
 
       # Kept by the machine for itself, or secret: never carried.
       LEFT = %i[accounts account_active_session_keys account_lockouts account_login_failures person_roles tokens

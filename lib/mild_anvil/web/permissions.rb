@@ -20,8 +20,8 @@ module MildAnvil
                         preparation attachment piece benchOfLot benchLive
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
                         blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
-                        upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage practice
-                        practiceRun],
+                        upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage
+                        practice practiceRun],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile

@@ -109,6 +109,7 @@ class PackagesTest < CommittedCase
     emptied
     bring
 
+    assert_empty Packages::TakeIn.look(path)[:differences] # that they are not active here is nothing that differs
     assert_equal [false], Models::Person.where(uid: stranger).select_map(:active)
     assert_empty DATABASE[:accounts].where(person_id: Models::Person.where(uid: stranger).select(:id)).all
   end

@@ -19,7 +19,7 @@ class PracticeLessonsTest < StoreCase
   # As an honest eye would, or as told.
   def judge_all(run, &other)
     run.lot.pulls_dataset.order(:number).zip(run.truth[:pieces]) do |pull, piece|
-      other_kind = other && other.call(piece)
+      other_kind = other&.call(piece)
       kind = other_kind || piece[:counts_as]
       judge(pull, kind, **told(kind, pull, other_kind ? "specimen" : piece[:part]))
     end
@@ -108,7 +108,7 @@ class PracticeLessonsTest < StoreCase
     run.lot.pulls.each { |pull| judge(pull, "break", failed_part: "specimen") }
     rows = shown(hand_in(run, "none"))[:result]["pulls"]
 
-    assert_equal [true, false], rows.map { |row| row["right"] }
+    assert_equal([true, false], rows.map { |row| row["right"] })
     assert_match(/too high/, rows.last["words"])
   end
 
@@ -193,21 +193,23 @@ class PracticeLessonsTest < StoreCase
               Actions::Planning::Papers.call(lot_id: run.lot_id, kind: "plan-sheet.pdf").content]
 
     papers.each { |bytes| words(bytes).each { |page| assert_includes page, "PRACTICE" } }
-    assert_includes Actions::ExportStatement.signed(statement_id: signed.id, format: "csv").content, "# standing,practice"
+    assert_includes Actions::ExportStatement.signed(statement_id: signed.id, format: "csv").content,
+                    "# standing,practice"
     assert_raises(MildAnvil::Conflict) { Actions::Papers::Tags.call(statement_id: signed.id) }
   end
 
   def test_an_instructor_makes_a_lesson_of_a_lot_and_sees_the_class
     made = lot_with_breaks(20.1, 20.4, 21.0, 19.8, 20.7, material: "Tape")
     judge(peak(made, "15.2"), "at_least", failed_part: "connector", reason: "The hook opened")
-    lesson = Practice::Lessons.from_lot(lot_id: made.id, title: "Tape with a hook", teaches: "Look.", person_id: reviewer.id)
+    lesson = Practice::Lessons.from_lot(lot_id: made.id, title: "Tape with a hook", teaches: "Look.",
+                                        person_id: reviewer.id)
     run = begun("own-#{lesson.id}")
 
     assert_equal ["at_least"], run.truth[:pieces].map { |piece| piece[:counts_as] }.uniq - ["break"]
     pull_all(run)
     hand_in(run, "none")
     all = Practice::Show.all(person_id: reviewer.id, roles: ["reviewer"])
-    assert_equal [["Tape with a hook", person.name]], all[:of_class].map { |row| row.values_at(:title, :person) }
+    assert_equal([["Tape with a hook", person.name]], all[:of_class].map { |row| row.values_at(:title, :person) })
     assert_nil Practice::Show.all(person_id: person.id, roles: ["technician"])[:of_class]
     Practice::Lessons.retire(id: lesson.id, person_id: reviewer.id)
     assert_raises(MildAnvil::NotFound) { begun("own-#{lesson.id}") }

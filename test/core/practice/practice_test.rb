@@ -64,7 +64,7 @@ class PracticeTest < CoreCase
     assert(pieces.all? { |piece| (piece.shown_si < piece.strength_si) == (piece.counts_as == "at_least") })
     ends = lesson("second-end").pieces(2)
     assert_equal(["end A", "end B"] * 6, ends.map(&:feature))
-    assert(ends.each_slice(2).all? { |a, b| (b.strength_si / a.strength_si - 0.91).abs < 1e-9 })
+    assert(ends.each_slice(2).all? { |a, b| ((b.strength_si / a.strength_si) - 0.91).abs < 1e-9 })
   end
 
   def test_a_display_shows_what_it_would

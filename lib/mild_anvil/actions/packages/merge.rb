@@ -127,7 +127,7 @@ module MildAnvil
         end
 
         def differing(table, values, found)
-          skip = [*ASIDE, *table.files.keys, *table.later, *table.loose]
+          skip = [*ASIDE, *table.files.keys, *table.later, *table.loose, *table.own]
           values.except(*skip).filter_map do |name, there|
             name unless same?(found[name], there) || (table.name == :plans && name == :content)
           end

@@ -3,8 +3,8 @@
 module MildAnvil
   module Actions
     module Practice
-      # Keeps what is practised apart from what is real: the two are never put together, and no real instrument, bench or
-      # gear has anything of it on its record.
+      # Keeps what is practised apart from what is real: the two are never put together, and no real instrument, bench
+      # or gear has anything of it on its record.
       module Apart
         WORDS = "What is practised is never put together with what is real"
 

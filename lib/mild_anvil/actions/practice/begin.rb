@@ -14,7 +14,8 @@ module MildAnvil
         # @param seed [Integer] for tests
         # @return [Store::Models::PracticeRun]
         # @raise [NotFound, InvalidInput]
-        def call(person_id:, lesson: nil, trade: nil, difficulty: nil, once_key: nil, seed: SecureRandom.random_number(SEEDS))
+        def call(person_id:, lesson: nil, trade: nil, difficulty: nil, once_key: nil,
+                 seed: SecureRandom.random_number(SEEDS))
           person = People.fetch!(person_id)
           key = lesson || "#{Lessons::FREE}#{trade}-#{difficulty}"
           content = lesson ? Lessons.content(lesson) : Core::Practice::Free.content(trade, difficulty, seed)

@@ -15,7 +15,9 @@ module MildAnvil
 
         # @return [Array<Hash>] without anything of their truth
         def list
-          own = Model.where(retired_at: nil).order(:id).all.map { |row| described("#{OWN}#{row.id}", row.content_h, row) }
+          own = Model.where(retired_at: nil).order(:id).all.map do |row|
+            described("#{OWN}#{row.id}", row.content_h, row)
+          end
           Catalogue.lessons.map { |content| described(content[:key], content, nil) } + own
         end
 
@@ -27,7 +29,7 @@ module MildAnvil
             row = Model.first(id: key.delete_prefix(OWN).to_i, retired_at: nil)
             return row.content_h if row
           end
-          Catalogue.lessons.find { |one| one[:key] == key } || raise(NotFound.new("there is no lesson “#{key[0, 40]}”"))
+          Catalogue.lessons.find { |one| one[:key] == key } || raise(NotFound, "there is no lesson “#{key[0, 40]}”")
         end
 
         # Its breaks give the population, its other pulls what befalls some of the pieces.
@@ -78,7 +80,9 @@ module MildAnvil
         end
         private_class_method :made
 
-        def story(lot) = [lot.material, lot.configuration, "How strong is one of these, at the least?"].reject(&:empty?).join(". ")
+        def story(lot)
+          [lot.material, lot.configuration, "How strong is one of these, at the least?"].reject(&:empty?).join(". ")
+        end
         private_class_method :story
 
         # What was no plain break there befalls the same places here.

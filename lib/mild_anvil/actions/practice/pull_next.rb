@@ -42,7 +42,7 @@ module MildAnvil
 
         def logged(run, truth, piece, person_id, place)
           name = format("practice_%<run>d_%<number>02d%<end>s.csv", run: run.id, number: piece[:number],
-                                                                     end: piece[:feature].to_s[/\w\z/].to_s.downcase)
+                                                                    end: piece[:feature].to_s[/\w\z/].to_s.downcase)
           ImportRecording.call(lot_id: run.lot_id, name: name, source: log(truth, piece), person_id: person_id,
                                **place.except(:once_key))
         end

@@ -24,9 +24,9 @@ module MildAnvil
         def one(run)
           truth = run.truth
           { **row(run), story: truth.dig(:lesson, :story), sealed: run.hidden_sha256, finished: run.finished?,
-            pieces: truth[:pieces].size, pulled: pulled(run, truth), next: upcoming(run, truth),
-            answer: truth.dig(:lesson, :answer, :kind), options: options(truth),
-            result: run.result && JSON.parse(run.result) }
+                        pieces: truth[:pieces].size, pulled: pulled(run, truth), next: upcoming(run, truth),
+                        answer: truth.dig(:lesson, :answer, :kind), options: options(truth),
+                        result: run.result && JSON.parse(run.result) }
         end
 
         def row(run)

@@ -9,8 +9,9 @@ module MildAnvil
         TRADES = [
           { key: "rigging", name: "Rigging shop", item: "sewn_loop", material: "Polyester tape, 25 mm, sewn loop",
             shape: "Rope", mean_si: 21_000.0, variation: 0.035, families: %w[normal], connector: "shackle" },
-          { key: "anchors", name: "Anchor lab", item: "ground_anchor", material: "Screw anchor in clay, 0.8 m deep",
-            shape: "Anchor", mean_si: 14_000.0, variation: 0.11, families: %w[normal weibull], connector: "chain hook" },
+          { key: "anchors", name: "Anchor lab", item: "ground_anchor", material: "Screw anchor in clay, 0.8 m",
+            shape: "Anchor", mean_si: 14_000.0, variation: 0.11, families: %w[normal weibull],
+            connector: "chain hook" },
           { key: "hardware", name: "Hardware maker", item: "hook", material: "Forged hook, 12 mm",
             shape: "Steel", mean_si: 48_000.0, variation: 0.025, families: %w[normal], connector: "adapter" },
           { key: "printing", name: "Printed parts", item: "hanger", material: "Printed hanger, nylon",
@@ -72,8 +73,8 @@ module MildAnvil
         def dozing
           { share: 0.15, hertz: 2.0, counts_as: "between",
             seen: "The specimen has parted. The logger was set to two readings a second.",
-            why: "The peak lay after the highest reading and before the next: it is between that reading and what half a " \
-                 "second of rising load adds." }
+            why: "The peak lay after the highest reading and before the next: it is between that reading and what " \
+                 "half a second of rising load adds." }
         end
         private_class_method :dozing
 

@@ -59,22 +59,23 @@ module MildAnvil
           end
         end
 
+        PLAIN = { counts_as: "break", why: "", seen: BREAK_SEEN, part: PART }.freeze
+
         def piece(number, name, order, strength, event, stream)
-          event = nil if event && event.fetch(:end, order) != order
+          event = {} if event.nil? || event.fetch(:end, order) != order
           strength *= 1 - content.fetch(:end_harm, 0.0) if order.positive?
-          strength *= between(event[:weak], stream) if event&.key?(:weak)
-          shown = event&.key?(:reads) ? strength * between(event[:reads], stream) : strength
-          Piece.new(number: number, feature: name, strength_si: strength, shown_si: shown, hertz: event && event[:hertz],
-                    counts_as: event ? event.fetch(:counts_as, "break") : "break", why: event ? event[:why].to_s : "",
-                    seen: event ? event.fetch(:seen, BREAK_SEEN) : BREAK_SEEN, group: group(number),
-                    part: event ? event.fetch(:part, PART) : PART, card: card && read(shown, event))
+          strength *= between(event[:weak], stream) if event.key?(:weak)
+          shown = event.key?(:reads) ? strength * between(event[:reads], stream) : strength
+          told = PLAIN.merge(event.slice(*PLAIN.keys, :hertz))
+          Piece.new(number: number, feature: name, strength_si: strength, shown_si: shown, group: group(number),
+                    card: card && read(shown, event), **told)
         end
 
         def group(number) = content[:groups]&.at((number - 1) % content[:groups].size)
 
         # @return [Hash] digits and words of the display
         def read(shown, event)
-          factor = (event && event[:factor]) || card.fetch(:factor)
+          factor = event.fetch(:factor) { card.fetch(:factor) }
           { digits: format("%.#{card.fetch(:decimals, 0)}f", shown / factor), words: card.fetch(:words) }
         end
 
@@ -82,7 +83,12 @@ module MildAnvil
 
         def faults
           found = {}
-          found[:pieces] = "it needs 1 to 60 pieces" unless content[:pieces].is_a?(Integer) && content[:pieces].between?(1, 60)
+          unless content[:pieces].is_a?(Integer) && content[:pieces].between?(
+            1, 60
+          )
+            found[:pieces] =
+              "it needs 1 to 60 pieces"
+          end
           found[:answer] = "it has no answer" unless ANSWERS.include?(content.dig(:answer, :kind))
           found[:population] = "it has no population" unless content[:population].is_a?(Hash)
           if content.dig(:answer, :kind) == "choice" && content.dig(:answer, :options).to_a.count { |o| o[:right] } != 1

@@ -47,7 +47,8 @@ module MildAnvil
         # @param stream [#next] numbers between 0 and 1
         # @return [Float] the strength of a piece
         def draw(stream)
-          kind, place = [stream.next, stream.next]
+          kind = stream.next
+          place = stream.next
           return Statistics::Weibull.quantile(place, *weibull) if family == WEIBULL
 
           [normal(place, kind < weak_share ? mean_si * weak_at : mean_si), mean_si * 0.02].max

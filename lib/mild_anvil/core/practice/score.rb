@@ -50,7 +50,8 @@ module MildAnvil
           return broken(away) if away.positive?
 
           gap = -away
-          [PROMISE * Math.exp(-gap / GAP), true, gap, "The promise holds, #{share(gap)} below what the population holds."]
+          [PROMISE * Math.exp(-gap / GAP), true, gap,
+           "The promise holds, #{share(gap)} below what the population holds."]
         end
 
         def broken(excess)
