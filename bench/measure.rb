@@ -12,6 +12,7 @@ require_relative "load"
 require_relative "many_files"
 require_relative "memory"
 require_relative "comparing"
+require_relative "finding"
 require_relative "lasting"
 require_relative "planning"
 require_relative "chain"
@@ -231,11 +232,11 @@ MildAnvil::Store::Database.connect(ENV.fetch("DATABASE_URL"))
 MildAnvil::LOADER.eager_load # as the server does before it answers
 parts = if ARGV.empty?
           %w[script opening statistics findings import window files rack judging lenders growth load
-             memory planning chain comparing lasting]
+             memory planning chain comparing lasting finding]
         else
           ARGV
         end
 SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
-           "comparing" => Comparing, "lasting" => Lasting, "planning" => Planning, "chain" => Chain,
+           "comparing" => Comparing, "lasting" => Lasting, "finding" => Finding, "planning" => Planning, "chain" => Chain,
            "live" => Live, "stop" => StopKey }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

@@ -12,7 +12,11 @@ const worthAnotherTry = (failures: number, error: Error) =>
   failures < 1 && !(error instanceof Fault && error.status >= 400 && error.status < 500);
 
 const client = new QueryClient({
-  defaultOptions: { queries: { retry: worthAnotherTry, refetchOnWindowFocus: true, staleTime: 5000 } },
+  defaultOptions: {
+    queries: { retry: worthAnotherTry, refetchOnWindowFocus: true, staleTime: 5000 },
+    // Tried at once, line or not: a form that waits in silence looks as if it had been kept.
+    mutations: { networkMode: "always" },
+  },
 });
 const root = document.getElementById("root");
 if (root) {

@@ -108,3 +108,43 @@ class LessonJourney < BrowserCase
     File.join(FIXTURES, "packages/format-1.zip")
   end
 end
+
+# At the rig with a phone, where the line comes and goes.
+class WithoutALineJourney < BrowserCase
+  def setup
+    super
+    @person = take_in("Wren Ashdown", "technician")
+    job = MildAnvil::Actions::CreateJob.call(customer: "Brindle Works", title: "Loops", person_id: @person.id)
+    @lot = MildAnvil::Actions::SaveLot.create(job_id: job.id, person_id: @person.id,
+                                              values: { name: "Loop", item_type: "sewn_loop" })
+  end
+
+  def type(text)
+    fill_in "The display shows", with: text
+    press(:enter)
+    assert_field "The display shows", with: ""
+  end
+
+  def pulls = MildAnvil::Store::Models::Pull.where(lot_id: @lot.id).order(:number).all
+
+  def test_what_is_typed_without_a_line_is_kept_and_sent_once_in_order
+    resize(390, 844)
+    sign_in(@person)
+    visit "/lots/#{@lot.id}/pull"
+    type("8.11")
+    assert_text "Pull 1 kept"
+    line(false)
+    %w[8.42 7.93].each { |text| type(text) }
+    assert_text "2 entries kept here"
+    assert_accessible "what waits for a line"
+    assert_equal 1, pulls.size
+    line(true)
+    assert_no_text "kept here", wait: 25
+    assert_equal([8110.0, 8420.0, 7930.0], pulls.map { |pull| pull.measurement("peak").value_si.round(1) })
+    visit "/lots/#{@lot.id}/pull"
+    assert_no_text "kept here"
+  end
+
+  def line(there) = page.driver.browser.network.emulate_network_conditions(offline: !there)
+  def resize(width, height) = page.driver.resize(width, height)
+end

@@ -1,7 +1,12 @@
 import createClient from "openapi-fetch";
+import { keep, labelOf, type Kept } from "./kept";
 import type { components, paths } from "./schema";
 
+const ONCE = "Idempotency-Key";
+
 export type Schemas = components["schemas"];
+
+const KEPT = 599; // of no server: what was sent is kept here
 
 /** What went wrong, as the server says it; fields by name where a form was sent. */
 export class Fault extends Error {
@@ -13,6 +18,11 @@ export class Fault extends Error {
   ) {
     super(message);
   }
+
+  /** Whether it is kept in this browser until there is a line. */
+  get kept() {
+    return this.status === KEPT;
+  }
 }
 
 export const api = createClient<paths>({
@@ -22,22 +32,51 @@ export const api = createClient<paths>({
 
 // What only our own page knows: every write carries it.
 let csrf = "";
-export const rememberCsrf = (token: string) => {
+let person: number | null = null;
+/** Of the session: the token of the page, and whose hands what is typed without a line belongs to. */
+export const rememberCsrf = (token: string, who: number | null = null) => {
   csrf = token;
+  person = who;
 };
+
+const bodies = new WeakMap<Request, Promise<string>>();
+const KEPT_WORDS = "No line: it is kept in this browser and sent once when there is one.";
 
 const unsafe = (method: string) => !["GET", "HEAD"].includes(method);
 
 api.use({
   onRequest({ request }) {
     if (unsafe(request.method)) request.headers.set("X-CSRF-Token", csrf);
+    if (request.headers.has(ONCE) && labelOf(new URL(request.url).pathname))
+      bodies.set(request, request.clone().text());
     return request;
+  },
+  // Only what the server does once is kept: it may have arrived although no answer came back.
+  async onError({ request }) {
+    const body = await bodies.get(request);
+    const key = request.headers.get(ONCE);
+    if (body === undefined || key === null || person === null) return undefined;
+    if (!keep({ key, path: new URL(request.url).pathname, body, person })) return undefined;
+    return new Response(JSON.stringify({ error: { message: KEPT_WORDS } }), { status: KEPT });
   },
 });
 
+/** For onError of a form: what is kept here counts as typed, and its form is emptied. */
+export const whenKept = (done: () => void) => (fault: Error) => {
+  if (fault instanceof Fault && fault.kept) done();
+};
+
+/** Sends what was kept, as it was typed. */
+export async function sendOne(row: Kept): Promise<{ status: number; message?: string }> {
+  const headers = { ...JSON_HEADERS, "X-CSRF-Token": csrf, [ONCE]: row.key };
+  const response = await fetch(row.path, { method: "POST", headers, body: row.body });
+  const body = (await response.json().catch(() => undefined)) as Body | undefined;
+  return { status: response.status, message: body?.error?.message };
+}
+
 /** A key that makes a request do its work once, however often it is sent. */
 export const onceKey = (): string => crypto.randomUUID();
-export const once = (key: string) => ({ "Idempotency-Key": key });
+export const once = (key: string) => ({ [ONCE]: key });
 
 type Answer<T> = { data?: T; error?: unknown; response: Response };
 const SILENT = "The server does not answer. What you typed is still here; try again when it runs.";

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
-import { answer, api, type Schemas } from "./client";
+import { answer, api, type Schemas, whenKept } from "./client";
 import { keys } from "./queries";
 
 export type LongTest = Schemas["LongTest"];
@@ -54,7 +54,11 @@ export const upkeepQuery = queryOptions({
 });
 
 /** A change of a long test: its page as it is now, and the lists that name it. */
-export function useLongChange<V>(send: (given: V) => Promise<LongTest>, onDone: (test: LongTest) => void) {
+export function useLongChange<V>(
+  send: (given: V) => Promise<LongTest>,
+  onDone: (test: LongTest) => void,
+  onKept: () => void = () => undefined,
+) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: send,
@@ -64,6 +68,7 @@ export function useLongChange<V>(send: (given: V) => Promise<LongTest>, onDone: 
       void queries.invalidateQueries({ queryKey: keys.today });
       onDone(test);
     },
+    onError: whenKept(onKept),
   });
 }
 
@@ -71,6 +76,7 @@ export function useLongChange<V>(send: (given: V) => Promise<LongTest>, onDone: 
 export function useWatchChange<V>(
   send: (given: V) => Promise<WatchedProduct>,
   onDone: (product: WatchedProduct) => void,
+  onKept: () => void = () => undefined,
 ) {
   const queries = useQueryClient();
   return useMutation({
@@ -81,5 +87,6 @@ export function useWatchChange<V>(
       void queries.invalidateQueries({ queryKey: keys.today });
       onDone(product);
     },
+    onError: whenKept(onKept),
   });
 }

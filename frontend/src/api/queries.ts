@@ -62,7 +62,7 @@ export const sessionQuery = queryOptions({
   queryKey: keys.session,
   queryFn: async () => {
     const session = await answer(api.GET("/api/session"));
-    rememberCsrf(session.csrf);
+    rememberCsrf(session.csrf, session.person?.id ?? null);
     return session;
   },
   staleTime: Infinity,

@@ -4,12 +4,13 @@ import { Command } from "cmdk";
 import { useState } from "react";
 import { lotsQuery, searchQuery } from "@/api/queries";
 import { useAllKeys } from "@/keys/keys";
+import { FoundMore } from "./FoundMore";
 
 type Props = { open: boolean; onOpenChange: (open: boolean) => void };
 const ITEM =
   "cursor-pointer px-3 py-2 data-[selected=true]:bg-ink data-[selected=true]:text-sheet flex justify-between gap-3";
 
-/** Finds any lot, file and action by words. */
+/** Finds anything that has a name, a number, a code or a remark, and every action. */
 export function Palette({ open, onOpenChange }: Props) {
   return (
     <Command.Dialog
@@ -45,7 +46,7 @@ function Inside({ onClose }: { onClose: () => void }) {
       <Command.Input
         value={text}
         onValueChange={setText}
-        placeholder="A lot, a customer, a piece, a test, a product, or what to do"
+        placeholder="A lot, a piece, a code, a paper, a person, words of a remark, or what to do"
         className="border-line w-full border-b bg-transparent px-3 py-3 text-[16px] outline-none"
       />
       <Command.List className="max-h-[50vh] overflow-auto pb-1">
@@ -112,6 +113,7 @@ function Inside({ onClose }: { onClose: () => void }) {
             ))}
           </Command.Group>
         )}
+        <FoundMore found={found.data} navigate={(to) => go(() => void navigate({ to }))()} />
         <Named
           heading="Long tests"
           rows={found.data?.tests ?? []}

@@ -3,8 +3,10 @@ import { useState } from "react";
 import { Toaster } from "sonner";
 import { useKeys } from "@/keys/keys";
 import { useSettings } from "@/lot/settings";
+import { KeptBand } from "./KeptBand";
 import { KeysHelp } from "./KeysHelp";
 import { Palette } from "./Palette";
+import { canScan, ScanCode } from "./ScanCode";
 import { useScanner } from "./useScanner";
 import { TopBar } from "./TopBar";
 import { useNextUnit } from "./useNextUnit";
@@ -12,6 +14,7 @@ import { useNextUnit } from "./useNextUnit";
 export function Shell() {
   const [finding, setFinding] = useState(false);
   const [helping, setHelping] = useState(false);
+  const [scanning, setScanning] = useState(false);
   const { toggleDark, dark } = useSettings();
   const nextUnit = useNextUnit();
   const navigate = useNavigate();
@@ -34,10 +37,16 @@ export function Shell() {
   ]);
   return (
     <div className="flex h-full min-h-screen flex-col">
-      <TopBar onFind={() => setFinding(true)} onHelp={() => setHelping(true)} />
+      <KeptBand />
+      <TopBar
+        onScan={canScan() ? () => setScanning(true) : undefined}
+        onFind={() => setFinding(true)}
+        onHelp={() => setHelping(true)}
+      />
       <div className="min-h-0 flex-1">
         <Outlet />
       </div>
+      {scanning && <ScanCode onClose={() => setScanning(false)} />}
       <Palette open={finding} onOpenChange={setFinding} />
       <KeysHelp open={helping} onOpenChange={setHelping} />
       <Toaster

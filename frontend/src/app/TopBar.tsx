@@ -10,7 +10,9 @@ import { PersonMenu } from "./PersonMenu";
 
 const KEY = "rounded-key border-baredge text-barsoft h-9 border";
 
-export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => void }) {
+type Props = { onFind: () => void; onHelp: () => void; onScan?: () => void };
+
+export function TopBar({ onFind, onHelp, onScan }: Props) {
   const page = useOpenLot();
   const { dark, toggleDark } = useSettings();
   return (
@@ -37,6 +39,11 @@ export function TopBar({ onFind, onHelp }: { onFind: () => void; onHelp: () => v
           <Kbd>Ctrl K</Kbd>
         </span>
       </button>
+      {onScan && (
+        <button type="button" onClick={onScan} className={`${KEY} shrink-0 px-2.5`} aria-label="Scan a code">
+          Scan
+        </button>
+      )}
       <div className="hidden min-[820px]:block">
         <UnitSwitch measurand={page?.lot.measurand ?? "force"} own={page?.lot.display_unit} />
       </div>

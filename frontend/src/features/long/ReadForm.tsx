@@ -22,6 +22,13 @@ export function ReadForm({ test, kind, station, onChoose }: Props) {
   const [at, setAt] = useState("");
   const [note, setNote] = useState("");
   const [key, setKey] = useState(onceKey);
+  const empty = () => {
+    setTexts({});
+    setCount("");
+    setAt("");
+    setNote("");
+    setKey(onceKey());
+  };
   const keep = useLongChange(
     () =>
       answer(
@@ -41,14 +48,11 @@ export function ReadForm({ test, kind, station, onChoose }: Props) {
         }),
       ),
     () => {
-      setTexts({});
-      setCount("");
-      setAt("");
-      setNote("");
-      setKey(onceKey());
+      empty();
       toast.success(`${station.name}: reading kept`);
       document.querySelector<HTMLInputElement>("[data-reading]")?.focus();
     },
+    () => empty(),
   );
   const fields = keep.error instanceof Fault ? keep.error.fields : {};
   const submit = (event: FormEvent) => {

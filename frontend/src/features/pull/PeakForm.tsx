@@ -70,6 +70,11 @@ export function PeakForm() {
       const value = pull.measurement ? stated(pull.measurement.figure, unit) : "nothing was read";
       toast.success(`Pull ${pull.number} kept: ${value}`);
     },
+    onError: (fault) => {
+      if (!(fault instanceof Fault && fault.kept)) return;
+      key.current = onceKey();
+      form.reset({ ...form.getValues(), text: "", specimen: "" });
+    },
   });
   const fields = record.error instanceof Fault ? record.error.fields : {};
   const { errors } = form.formState;

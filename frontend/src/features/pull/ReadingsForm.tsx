@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 import { toast } from "sonner";
 import { z } from "zod";
-import { answer, api, once, onceKey, type Schemas } from "@/api/client";
+import { answer, api, Fault, once, onceKey, type Schemas } from "@/api/client";
 import { lotChanged } from "@/api/queries";
 import { Sparkline } from "@/charts/Sparkline";
 import { isNumber, plainNumber } from "@/format/figure";
@@ -70,6 +70,11 @@ export function ReadingsForm() {
       form.reset({ ...form.getValues(), text: "", before: "", specimen: "" });
       void lotChanged(queries, lot.id);
       toast.success(`Pull ${pull.number} kept with ${plural(rows.length, "reading")}`);
+    },
+    onError: (fault) => {
+      if (!(fault instanceof Fault && fault.kept)) return;
+      key.current = onceKey();
+      form.reset({ ...form.getValues(), text: "", before: "", specimen: "" });
     },
   });
   const values = rows.map((fields) => plainNumber(fields[0] ?? "") ?? 0);

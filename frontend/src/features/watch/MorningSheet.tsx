@@ -65,6 +65,10 @@ function Line({ row, first }: { row: Row; first: boolean }) {
       setKey(onceKey());
       if (product.open) toast.error(`${product.name} is below its limit: its batch is held`);
     },
+    () => {
+      setText("");
+      setKey(onceKey());
+    },
   );
   return (
     <form
