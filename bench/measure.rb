@@ -237,6 +237,7 @@ parts = if ARGV.empty?
           ARGV
         end
 SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
-           "comparing" => Comparing, "lasting" => Lasting, "finding" => Finding, "planning" => Planning, "chain" => Chain,
+           "comparing" => Comparing, "lasting" => Lasting, "finding" => Finding,
+           "planning" => Planning, "chain" => Chain,
            "live" => Live, "stop" => StopKey }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

@@ -61,7 +61,8 @@ module MildAnvil
 
         matched(:source_files, %i[name]).join(:recordings, source_file_id: Sequel[:source_files][:id])
                                         .join(:pulls, id: :pull_id).join(:lots, id: Sequel[:pulls][:lot_id]).where(real)
-                                        .select(Sequel[:source_files][:name].as(:name), Sequel[:pulls][:id].as(:pull_id),
+                                        .select(Sequel[:source_files][:name].as(:name),
+                                                Sequel[:pulls][:id].as(:pull_id),
                                                 Sequel[:pulls][:lot_id].as(:lot_id)).limit(MOST).all
       end
 
