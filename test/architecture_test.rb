@@ -15,7 +15,7 @@ class ArchitectureTest < Minitest::Test
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
   GEMS = { "core" => %w[forwardable], "devices" => %w[csv json open3 openssl roo socket stringio tempfile time timeout
                                                       zip zlib],
-           "documents" => %w[csv date icalendar json openssl prawn prawn/table rqrcode_core zip],
+           "documents" => %w[axlsx csv date icalendar json nokogiri openssl prawn prawn/table rqrcode_core zip],
            "store" => %w[sequel mysql2 openssl zlib ulid json open3 uri fileutils time],
            "actions" => %w[openssl json fileutils socket time timeout],
            "admin" => %w[json],

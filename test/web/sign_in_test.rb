@@ -163,7 +163,8 @@ class PermissionsTest < WebCase
   # Told apart from the table by hand: who may do what, as the shop would say it.
   WRITES = /\A(post|put|patch|delete)\z/
   REVIEWING = %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches].freeze
-  OWN = %w[issueToken revokeToken firstAdministrator].freeze
+  # Of their own; and a form that is sent to be filled, of which nothing is kept.
+  OWN = %w[issueToken revokeToken firstAdministrator lookForm fillForm].freeze
 
   # The registers, procedures and templates of the shop are kept by whoever keeps the library.
   SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures|upkeep|packages)(/\{\w+\}|/preview|/look)?\z}

@@ -148,6 +148,49 @@ export function takePackage(file: File, sha256: string, take: string[]): Promise
   return send("/api/packages", { body: form }, "The server does not answer. Nothing was taken in.");
 }
 
+/** What a customer's form asks for. */
+export function lookForm(statementId: number, file: File): Promise<Schemas["FormCell"][]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send(`/api/statements/${statementId}/form/look`, { body: form }, SILENT);
+}
+
+/** The form, filled, as a file of its own. */
+export async function fillForm(statementId: number, file: File): Promise<void> {
+  const form = new FormData();
+  form.append("file", file);
+  const response = await fetch(`/api/statements/${statementId}/form`, {
+    method: "POST",
+    body: form,
+    headers: { "X-CSRF-Token": csrf },
+  });
+  if (!response.ok) throw faultOf(await response.json().catch(() => undefined), response.status);
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(await response.blob());
+  link.download = `filled-${file.name}`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** A table of old breaks, before anything of it is kept. */
+export function lookOldBreaks(file: File): Promise<Schemas["OldBreaks"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send("/api/old-breaks/look", { body: form }, SILENT);
+}
+
+export function keepOldBreaks(
+  lotId: number,
+  file: File,
+  columns: Record<string, number>,
+  unit: string,
+): Promise<{ count: number }> {
+  const form = new FormData();
+  form.append("file", file);
+  form.append("choices", JSON.stringify({ columns, unit }));
+  return send(`/api/lots/${lotId}/old-breaks`, { body: form }, "The server does not answer. Nothing was saved.");
+}
+
 /** A photo or a paper on something. */
 export function attachFile(target: Record<string, number>, file: File): Promise<Schemas["Attached"]> {
   const form = new FormData();

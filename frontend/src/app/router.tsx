@@ -4,6 +4,7 @@ import { Empty } from "@/ui/states";
 import { RackPage } from "@/features/rack/RackPage";
 import { TodayPage } from "@/features/today/TodayPage";
 import { LotFrame } from "./LotFrame";
+import { numberParam } from "./numberParam";
 import { OpenPiece } from "./OpenPiece";
 import { OpenRecord } from "./OpenRecord";
 import { Outside } from "./Outside";
@@ -35,10 +36,7 @@ const benches = createRoute({
 const instrument = createRoute({
   getParentRoute: () => outside,
   path: "/benches/cells/$cellId",
-  params: {
-    parse: ({ cellId }) => ({ cellId: Number(cellId) }),
-    stringify: ({ cellId }) => ({ cellId: String(cellId) }),
-  },
+  params: numberParam("cellId"),
   component: lazyRouteComponent(() => import("@/features/check/InstrumentPage"), "InstrumentPage"),
 });
 const watch = createRoute({
@@ -58,10 +56,7 @@ const tests = createRoute({
 const test = createRoute({
   getParentRoute: () => outside,
   path: "/tests/$testId",
-  params: {
-    parse: ({ testId }) => ({ testId: Number(testId) }),
-    stringify: ({ testId }) => ({ testId: String(testId) }),
-  },
+  params: numberParam("testId"),
   component: lazyRouteComponent(() => import("@/features/long/LongTestPage"), "LongTestPage"),
 });
 const upkeep = createRoute({
@@ -74,6 +69,11 @@ const data = createRoute({
   path: "/data",
   component: lazyRouteComponent(() => import("@/features/data/DataPage"), "DataPage"),
 });
+const apiPage = createRoute({
+  getParentRoute: () => outside,
+  path: "/data/api",
+  component: lazyRouteComponent(() => import("@/features/data/ApiPage"), "ApiPage"),
+});
 const practise = createRoute({
   getParentRoute: () => outside,
   path: "/practise",
@@ -82,7 +82,7 @@ const practise = createRoute({
 const practiceRun = createRoute({
   getParentRoute: () => outside,
   path: "/practise/$runId",
-  params: { parse: ({ runId }) => ({ runId: Number(runId) }), stringify: ({ runId }) => ({ runId: String(runId) }) },
+  params: numberParam("runId"),
   component: lazyRouteComponent(() => import("@/features/practise/RunPage"), "RunPage"),
 });
 const people = createRoute({
@@ -93,7 +93,7 @@ const people = createRoute({
 const lot = createRoute({
   getParentRoute: () => root,
   path: "/lots/$lotId",
-  params: { parse: ({ lotId }) => ({ lotId: Number(lotId) }), stringify: ({ lotId }) => ({ lotId: String(lotId) }) },
+  params: numberParam("lotId"),
   component: LotFrame,
 });
 const ask = createRoute({
@@ -171,23 +171,11 @@ const papers = createRoute({
   component: lazyRouteComponent(() => import("@/features/papers/PapersPage"), "PapersPage"),
 });
 
+const more = [practise, practiceRun, data, apiPage] as const;
+
 export const router = createRouter({
   routeTree: root.addChildren([
-    outside.addChildren([
-      today,
-      lots,
-      benches,
-      instrument,
-      watch,
-      tests,
-      test,
-      upkeep,
-      library,
-      practise,
-      practiceRun,
-      data,
-      people,
-    ]),
+    outside.addChildren([today, lots, benches, instrument, watch, tests, test, upkeep, library, ...more, people]),
     piece,
     record,
     lot.addChildren([ask, plan, check, prepare, pull, bench, judge, blind, rate, compare, papers]),

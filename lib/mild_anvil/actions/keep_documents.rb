@@ -26,6 +26,9 @@ module MildAnvil
         documents.first(place) || Store::Database.write { keep(statement, place) } || documents.first(place)
       end
 
+      # @return [Hash] what was signed, with how it stands now
+      def standing(statement) = content(statement, Papers::Standing.of(statement))
+
       def content(statement, standing)
         words = [(if statement.lot.job.practice?
                     Papers::Standing.practice.word

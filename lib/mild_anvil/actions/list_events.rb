@@ -8,13 +8,21 @@ module MildAnvil
 
       module_function
 
-      # @return [Hash] events, total
+      MOST_BROUGHT = 200
+
+      # @return [Hash] events, total; brought: what had been done to the lot before a package brought it
       # @raise [NotFound]
       def call(lot_id: nil, page: 1)
         Store::Models::Lot.fetch!(lot_id) if lot_id
         rows = Store::Journal.events(lot_id)
-        { events: rows.limit(PAGE, (page - 1) * PAGE).all.map { |row| event(row) }, total: rows.count, page: page }
+        { events: rows.limit(PAGE, (page - 1) * PAGE).all.map { |row| event(row) }, total: rows.count, page: page,
+          brought: lot_id ? brought(lot_id) : [] }
       end
+
+      def brought(lot_id)
+        Store::Journal.brought(lot_id).first(MOST_BROUGHT).map { |row| row.slice(:uid, :at, :person, :action, :sha256) }
+      end
+      private_class_method :brought
 
       def event(row)
         { **row.slice(:uid, :at, :person, :action, :subject_type, :subject_id, :lot_id, :sha256),

@@ -49,6 +49,7 @@ module MildAnvil
       register Routes::Papers
       register Routes::Packages
       register Routes::Practice
+      register Routes::Tables
 
       before do
         headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff",

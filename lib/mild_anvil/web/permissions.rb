@@ -21,7 +21,7 @@ module MildAnvil
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
                         blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
                         upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage
-                        practice practiceRun],
+                        practice practiceRun exportList lookForm fillForm],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -36,7 +36,7 @@ module MildAnvil
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
                       withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep beginLesson
-                      pullPractice handInLesson makeLesson retireLesson],
+                      pullPractice handInLesson makeLesson retireLesson lookOldBreaks keepOldBreaks],
         %w[reviewer] => %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

@@ -12,7 +12,7 @@ export function Journal({ lotId }: { lotId: number }) {
       {/* It scrolls by itself, so it takes the focus by itself. */}
       {/* eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex */}
       <ol tabIndex={0} aria-label="Who did what, newest first" className="sheet max-h-[420px] overflow-auto">
-        {data.events.map((event) => (
+        {[...data.events, ...data.brought].map((event) => (
           <li key={event.uid} className="border-line border-t px-3 py-1.5 text-[12.5px] leading-snug first:border-t-0">
             <b className="font-semibold">{capital(spelled(event.action))}</b> by {event.person}
             <span className="text-soft block">
@@ -23,6 +23,7 @@ export function Journal({ lotId }: { lotId: number }) {
       </ol>
       <p className="text-soft mt-1 text-[12px]">
         Each entry holds the hash of the one before it; none can be changed or taken out unnoticed.
+        {data.brought.length > 0 && ` The last ${data.brought.length} were written where a package brought it from.`}
       </p>
     </section>
   );

@@ -4,8 +4,10 @@ import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Empty } from "@/ui/states";
 import { Choice } from "@/ui/Choice";
+import { TableLinks } from "@/ui/TableLinks";
 import { Downloads, KEY } from "./Downloads";
 import { Journal } from "./Journal";
+import { MakeLesson } from "./MakeLesson";
 import { SignedStatement } from "./SignedStatement";
 import { Statement } from "./Statement";
 import { usePaperLanguage } from "./usePaperLanguage";
@@ -85,6 +87,18 @@ export function PapersPage() {
               </a>
             </span>
           </section>
+          {page.pulls.length > 0 && (
+            <section className="sheet grid content-start gap-2 p-4" aria-label="As tables">
+              <h2>As tables</h2>
+              <span className="flex items-baseline justify-between gap-3">
+                Pulls <TableLinks list="pulls" name="Pulls" query={`?lot_id=${lot.id}`} />
+              </span>
+              <span className="flex items-baseline justify-between gap-3">
+                Specimens <TableLinks list="specimens" name="Specimens" query={`?lot_id=${lot.id}`} />
+              </span>
+              <MakeLesson />
+            </section>
+          )}
           <Journal lotId={lot.id} />
         </div>
       </div>

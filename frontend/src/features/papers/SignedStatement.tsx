@@ -8,6 +8,7 @@ import { useFigures, useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { ErrorNote } from "@/ui/states";
 import { Downloads, KEY } from "./Downloads";
+import { FillForm } from "./FillForm";
 import { WithdrawStatement } from "./WithdrawStatement";
 
 type Signed = Schemas["SignedStatement"];
@@ -70,6 +71,7 @@ export function SignedStatement({ statement: s, language }: { statement: Signed;
         <Downloads base={`/api/statements/${s.id}`} label={`statement ${s.number}`} language={language} />
         {!superseded && !s.reviewed && !s.altered && <Review statement={s} />}
         <Tags statement={s} language={language} />
+        {!s.altered && <FillForm statement={s} />}
         <Recheck id={s.id} />
         {!superseded && !s.altered && <WithdrawStatement statement={s} />}
         <span className="text-soft text-[12px]">

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Segments } from "@/ui/Segments";
+import { OldBreaks } from "./OldBreaks";
 import { PeakForm } from "./PeakForm";
 import { StationsForm } from "./StationsForm";
 import { ReadingsForm } from "./ReadingsForm";
@@ -20,6 +21,7 @@ export function ByHand() {
         ]}
       />
       {way === "peak" ? <PeakForm /> : way === "readings" ? <ReadingsForm /> : <StationsForm />}
+      <OldBreaks />
     </section>
   );
 }

@@ -7,6 +7,7 @@ import { plural } from "@/format/words";
 import { useKeys } from "@/keys/keys";
 import { useRowKeys } from "@/keys/useRowKeys";
 import { Button } from "@/ui/Button";
+import { TableLinks } from "@/ui/TableLinks";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
 import { LotRow } from "./LotRow";
 import { NewJob } from "./NewJob";
@@ -65,6 +66,16 @@ export function RackPage() {
         </div>
       )}
       {!data && !error && <Waiting what="the lots" />}
+      {data && data.total > 0 && (
+        <p className="text-soft flex items-baseline gap-3 pt-1 text-[13px]">
+          {text || waiting ? "As filtered, as a table:" : "As a table:"}
+          <TableLinks
+            list="lots"
+            name="Lots"
+            query={`?q=${encodeURIComponent(text)}${waiting ? "&waiting=true" : ""}`}
+          />
+        </p>
+      )}
       {data?.jobs.map((job) => (
         <section key={job.id} aria-label={`${job.customer}: ${job.title}`}>
           <div className="flex items-baseline gap-3 pt-5 pb-1.5">
