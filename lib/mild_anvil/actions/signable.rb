@@ -86,7 +86,8 @@ module MildAnvil
 
       def revision(previous, sha256, reasons)
         return {} if previous.nil?
-        return { sha256: "statement #{previous.number} says the same and is signed" } if previous.sha256 == sha256
+        same = previous.sha256 == sha256 && previous.withdrawal.nil?
+        return { sha256: "statement #{previous.number} says the same and is signed" } if same
         return {} unless reasons[:revision_reason].empty?
 
         { revision_reason: "it supersedes statement #{previous.number}: say why" }

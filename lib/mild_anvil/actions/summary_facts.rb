@@ -81,6 +81,8 @@ module MildAnvil
       # Whether what was signed still rests on the pulls, claims and item as they are; other terms may be tried at any
       # time.
       def current?(statement, inputs)
+        return false if statement.withdrawal
+
         signed = statement.frozen_body.fetch("inputs")
         StatementChanges.between(signed, inputs, terms: false).empty?
       rescue Tampered

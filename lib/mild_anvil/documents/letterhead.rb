@@ -11,6 +11,15 @@ module MildAnvil
       EDGE = 16
       STRIPE = 9
 
+      # @param mark [String] bytes of a picture
+      # @return [Boolean] whether it can stand on a paper
+      def self.drawable?(mark)
+        Prawn::Document.new.image(StringIO.new(mark), at: [0, 0], fit: MARK)
+        true
+      rescue StandardError # whatever is wrong with a picture, it is wrong with the picture
+        false
+      end
+
       # @param sheet [Sheet]
       def initialize(sheet)
         @sheet = sheet
@@ -91,8 +100,6 @@ module MildAnvil
 
         shown = @pdf.image(StringIO.new(@paper.laboratory.mark), at: [0, top], fit: MARK)
         shown.scaled_width + 10
-      rescue Prawn::Errors::UnsupportedImageType, ArgumentError
-        0 # a mark that cannot be drawn stops no paper
       end
 
       def owner(left, top)

@@ -44,7 +44,8 @@ module MildAnvil
       # The last thing that happened to each of the pulls that something happened to last.
       # @return [Array<Hash>]
       def latest_of_pulls(count, database = Sequel::Model.db)
-        last = database[:events].where(subject_type: "Pull", action: OF_PULLS).group(:subject_id)
+        last = database[:events].where(subject_type: "Pull", action: OF_PULLS)
+                                .where(lot_id: Models::Lot.real.select(:id)).group(:subject_id)
                                 .select(Sequel.function(:max,
                                                         :id)).order(Sequel.desc(Sequel.function(:max,
                                                                                                 :id))).limit(count)

@@ -101,6 +101,23 @@ class PapersOfALaboratoryTest < StoreCase
     end
   end
 
+  def test_after_a_withdrawal_the_lot_waits_for_a_signature_and_may_be_signed_as_it_was
+    made = lot_with_breaks(8.1, 8.4, 7.9, 8.2)
+    withdraw(sign(made))
+
+    refute summary(made)["signed_current"]
+    assert_equal 2, sign(made, revision_reason: "it was right after all").number
+    assert summary(made)["signed_current"]
+  end
+
+  def test_a_mark_that_cannot_be_printed_is_refused_when_it_is_kept
+    harmed = DATABASE[:attachments].insert(uid: "A" * 26, name: "mark.png", media_type: "image/png", byte_count: 20,
+                                           content: Sequel.blob(MARK[0, 20]), person_id: person.id,
+                                           sha256: OpenSSL::Digest::SHA256.hexdigest(MARK[0, 20]), created_at: Time.now)
+
+    assert_raises(MildAnvil::InvalidInput) { keep(mark_id: harmed) }
+  end
+
   def test_nobody_withdraws_what_they_did_not_see_or_without_a_reason
     signed = sign(lot_with_breaks(8.1, 8.4, 7.9, 8.2))
 

@@ -148,7 +148,22 @@ class PracticeLessonsTest < StoreCase
 
     assert_equal ["Real"], names
     assert_empty Actions::FindAnything.call(query: "connector broke")[:lots]
-    assert_equal 1, Actions::Today.call[:counts].values.sum
+    today = Actions::Today.call
+    assert_equal 1, today[:counts].values.sum
+    assert_equal ["Real"], today[:latest].map { |row| row[:lot] }.uniq
+    assert_empty Models::Pull.times_of_type(run.lot.item_type, 50)[run.lot_id].to_a
+    assert_raises(MildAnvil::Conflict) do
+      Actions::Planning::Register.note_near_miss(what: "a pin", distance: { text: "4", unit: "m" }, lot_id: run.lot_id,
+                                                 person_id: person.id)
+    end
+  end
+
+  def test_its_plan_is_on_no_board_of_the_day
+    run = begun
+    content = { pulls: 8, day: { date: Time.now.to_date.iso8601, minutes_each: 10 } }
+    Models::Plan.create(lot_id: run.lot_id, revision: 1, content: JSON.generate(content), person_id: person.id, reason: "")
+
+    assert_empty Actions::Planning::DayBoard.send(:plans, Time.now.to_date).map(&:lot_id)
   end
 
   def test_it_neither_lends_to_nor_borrows_from_what_is_real

@@ -161,7 +161,18 @@ module MildAnvil
           database[table.name].where(id: found[:id]).update(**values.slice(*columns), **more)
         end
 
+        # Nobody who works here has signed elsewhere: a package cannot sign in their name.
+        SIGNED = %i[signatures conclusion_signatures long_report_signatures].freeze
+
+        def refuse_forged!(table, values)
+          return unless SIGNED.include?(table.name) && values[:person_id].is_a?(Integer)
+
+          name = database[:people].where(id: values[:person_id], active: true).get(:name) or return
+          refuse("it has a signature of #{name}, who works here, that was not made here")
+        end
+
         def fresh(table, row, values)
+          refuse_forged!(table, values)
           @counts[table.name][:new] += 1
           id = @write ? insert(table, values) : :new
           @ids[table.name][row[:id]] = id if row[:id]

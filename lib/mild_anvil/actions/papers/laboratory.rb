@@ -51,7 +51,7 @@ module MildAnvil
             wrong[:language] = "is none that papers are printed in"
           end
           wrong[:link] = "begins with http:// or https:// and has no spaces" unless link?(columns[:link])
-          wrong[:mark_id] = "is no PNG or JPEG picture" unless mark?(columns[:mark_id])
+          wrong[:mark_id] = "is no PNG or JPEG picture that can be printed" unless mark?(columns[:mark_id])
           return if wrong.empty?
 
           raise InvalidInput.new("Not kept: #{wrong.map { |name, words| "#{name} #{words}" }.join('; ')}",
@@ -62,7 +62,12 @@ module MildAnvil
         def link?(text) = text.empty? || text.match?(LINK)
         private_class_method :link?
 
-        def mark?(id) = id.nil? || MARKS.include?(Store::Models::Attachment.where(id: id).get(:media_type))
+        def mark?(id)
+          return true if id.nil?
+
+          row = Store::Models::Attachment[id]
+          row && MARKS.include?(row.media_type) && Documents::Letterhead.drawable?(Pictures.sound!(row).content)
+        end
         private_class_method :mark?
       end
     end

@@ -27,7 +27,8 @@ module MildAnvil
 
         # Those of the newest revision whose day lies at most as far back as it may last.
         def plans(today)
-          newest = Store::Models::Plan.group(:lot_id).select { max(:id).as(:id) }
+          real = Store::Models::Lot.real.select(:id)
+          newest = Store::Models::Plan.where(lot_id: real).group(:lot_id).select { max(:id).as(:id) }
           recent = Store::Models::Plan.where(id: newest).where { created_at > today.to_time - (RECENT_DAYS * 86_400) }
           recent.where(Sequel.like(:content, "%\"date\"%")).eager(:lot).reverse(:id).limit(MOST_PLANS).all
                 .select { |plan| (0..6).cover?(days_ago(plan, today)) }

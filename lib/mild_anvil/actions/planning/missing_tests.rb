@@ -11,7 +11,8 @@ module MildAnvil
 
         # @return [Array<Hash>] lot_id, lot, customer, sentence; the oldest plan first
         def call
-          latest = Store::Models::AcceptancePlan.group(:lot_id).select(Sequel.function(:max, :id))
+          real = Store::Models::Lot.real.select(:id)
+          latest = Store::Models::AcceptancePlan.where(lot_id: real).group(:lot_id).select(Sequel.function(:max, :id))
           lots = Store::Models::AcceptancePlan.where(id: latest).order(:id).limit(MOST).select_map(:lot_id)
           lots.filter_map do |id|
             lot = Store::Models::Lot.fetch!(id)

@@ -70,6 +70,7 @@ module MildAnvil
         # Something flew: what, and how far. The next stand-off follows from it.
         def note_near_miss(what:, distance:, person_id:, bench_id: nil, lot_id: nil)
           person = People.fetch!(person_id)
+          Practice::Apart.real!(Store::Models::Lot.fetch!(lot_id), "Nothing flew") if lot_id
           metres = read(distance, "displacement", :distance)
           raise InvalidInput.new("How far did it fly?", fields: { distance: "is 0" }) unless metres.positive?
 

@@ -36,7 +36,7 @@ module MildAnvil
         # @param lot_id [Integer] of the instructor's own job
         # @return [Model]
         # @raise [InvalidInput] with too few breaks
-        def from_lot(lot_id:, title:, teaches:, person_id:)
+        def from_lot(lot_id:, title:, person_id:, teaches: "")
           person = People.fetch!(person_id)
           lot = Store::Models::Lot.fetch!(lot_id)
           content = made(LotFacts.new(lot), title.strip, teaches.to_s.strip)

@@ -27,6 +27,9 @@ module MildAnvil
 
         # The same, for this transaction alone until it ends.
         # @raise [NotFound]
+        # @return [Sequel::Dataset] all but those of lessons
+        def self.real = exclude(job_id: Job.where(purpose: "practice").select(:id))
+
         def self.locked!(id) = where(id: id).for_update.first || fetch!(id)
 
         # @return [RatingTerms] the revision in force

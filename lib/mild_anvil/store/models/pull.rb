@@ -33,7 +33,7 @@ module MildAnvil
 
         # @return [Hash{Integer => Array<Time>}] when pulls of one type of item were made, the newest, by lot
         def self.times_of_type(item_type, limit)
-          lots = Lot.where(item_type: item_type).select(:id)
+          lots = Lot.real.where(item_type: item_type).select(:id)
           where(lot_id: lots).order(Sequel.desc(:pulled_at)).limit(limit).select_map(%i[lot_id pulled_at])
                              .group_by(&:first).transform_values { |rows| rows.map(&:last) }
         end
