@@ -86,6 +86,7 @@ module MildAnvil
 
       def revision(previous, sha256, reasons)
         return {} if previous.nil?
+
         same = previous.sha256 == sha256 && previous.withdrawal.nil?
         return { sha256: "statement #{previous.number} says the same and is signed" } if same
         return {} unless reasons[:revision_reason].empty?

@@ -107,8 +107,15 @@ module MildAnvil
 
       def label(text, at, base)
         width = @pdf.width_of(text, size: 7.5)
-        left = at + width + 6 > @pdf.bounds.width ? at - width - 3 : at + 3
+        left = at + width + 6 > @pdf.bounds.width || crossed?(at, width) ? at - width - 3 : at + 3
         @pdf.draw_text text, at: [left, base - 5], size: 7.5
+      end
+
+      # Whether a word on the right would stand across another line, and one on the left would not.
+      def crossed?(at, width)
+        places = @demands.map { |demand| x(demand[:value_si]) }
+        places.any? { |place| place > at && place < at + width + 6 } && at > width + 6 &&
+          places.none? { |place| place < at && place > at - width - 6 }
       end
 
       def shape(kind, at)

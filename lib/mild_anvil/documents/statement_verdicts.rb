@@ -14,7 +14,7 @@ module MildAnvil
       # Item, direction, condition, and how it differs from what will be used.
       def tested
         terms = @words.inputs.fetch("terms")
-        per_cent = @words.words.figure(format("%g %%", terms["shared_uncertainty_share"] * 100))
+        per_cent = @words.words.figure(format("%.2g %%", terms["shared_uncertainty_share"] * 100))
         shared = "#{t('%<share>s of reading', share: per_cent)}. #{terms['shared_uncertainty_source']}"
         levels = lot["levels"].to_h.map { |factor, level| "#{factor}: #{level}" }.join(", ")
         @sheet.heading "What was tested"

@@ -97,6 +97,14 @@ class PracticeLessonsTest < StoreCase
     assert_equal run.id, Practice::Mine.see!(run.id, reviewer.id, ["reviewer"]).id
   end
 
+  def test_a_piece_is_pulled_once_for_a_key
+    run = begun
+    2.times { Practice::PullNext.call(run_id: run.id, person_id: person.id, once_key: "twice-clicked") }
+    assert_equal 1, run.lot.pulls_dataset.count
+    Practice::PullNext.call(run_id: run.id, person_id: person.id, once_key: "the-next-one")
+    assert_equal [1, 2], run.lot.pulls.map { |pull| pull.feature.specimen.number }
+  end
+
   def test_a_display_is_read_and_typed_with_its_unit
     run = begun("lbf-as-kn")
     card = shown(run)[:next]
@@ -161,7 +169,8 @@ class PracticeLessonsTest < StoreCase
   def test_its_plan_is_on_no_board_of_the_day
     run = begun
     content = { pulls: 8, day: { date: Time.now.to_date.iso8601, minutes_each: 10 } }
-    Models::Plan.create(lot_id: run.lot_id, revision: 1, content: JSON.generate(content), person_id: person.id, reason: "")
+    Models::Plan.create(lot_id: run.lot_id, revision: 1, content: JSON.generate(content), person_id: person.id,
+                        reason: "")
 
     assert_empty Actions::Planning::DayBoard.send(:plans, Time.now.to_date).map(&:lot_id)
   end

@@ -16,15 +16,24 @@ module MildAnvil
         # @raise [Conflict] when all are pulled; [InvalidInput]
         def call(run_id:, person_id:, text: nil, unit: nil, once_key: nil)
           run = Mine.fetch!(run_id, person_id)
-          refuse!(run)
-          truth = run.truth
-          count = run.lot.pulls_dataset.count
-          piece = truth[:pieces][count] || raise(Conflict, "All pieces are pulled")
-          place = { specimen_number: piece[:number], note: piece[:seen], once_key: once_key,
-                    feature_name: truth.dig(:lesson, :ends) && piece[:feature] }.compact
-          piece[:card] ? typed(run, text, unit, person_id, place) : logged(run, truth, piece, person_id, place)
+          Store::NamedLock.hold("anvil-practice-#{run.id}") do # one after the other, whoever clicks twice
+            OnceOnly.call(once_key, person_id: person_id, action: :pull_practice,
+                                    request: { run: run.id, text: text, unit: unit }) do
+              pull(run, person_id, text, unit).id
+            end
+          end
           run
         end
+
+        def pull(run, person_id, text, unit)
+          refuse!(run)
+          truth = run.truth
+          piece = truth[:pieces][run.lot.pulls_dataset.count] || raise(Conflict, "All pieces are pulled")
+          place = { specimen_number: piece[:number], note: piece[:seen],
+                    feature_name: truth.dig(:lesson, :ends) && piece[:feature] }.compact
+          piece[:card] ? typed(run, text, unit, person_id, place) : logged(run, truth, piece, person_id, place)
+        end
+        private_class_method :pull
 
         def refuse!(run)
           raise Conflict, "This lesson is handed in" if run.finished?
@@ -44,7 +53,7 @@ module MildAnvil
           name = format("practice_%<run>d_%<number>02d%<end>s.csv", run: run.id, number: piece[:number],
                                                                     end: piece[:feature].to_s[/\w\z/].to_s.downcase)
           ImportRecording.call(lot_id: run.lot_id, name: name, source: log(truth, piece), person_id: person_id,
-                               **place.except(:once_key))
+                               **place)
         end
         private_class_method :logged
 
