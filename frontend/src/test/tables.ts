@@ -11,6 +11,8 @@ const WORK = [
   "beginLongTest changeLongTest startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport",
   "reviewLongReport addWatchedProduct changeWatchedProduct keepWatchedBreak noteWatchedChange withdrawWatchedBreak",
   "answerSuspicion holdBatches releaseBatches recordUpkeep addUpkeepRule retireUpkeepRule",
+  "keepLaboratory lookPackage takePackage keepOldBreaks lookOldBreaks beginLesson makeLesson retireLesson",
+  "withdrawStatement fillForm lookForm",
 ];
 
 export const session: Schemas["Session"] = {

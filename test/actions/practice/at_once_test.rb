@@ -11,7 +11,7 @@ class PracticeAtOnceTest < CommittedCase
     run = Actions::Practice::Begin.call(person_id: person.id, lesson: "connector-first", seed: 3)
     at_once(8) { |i| Actions::Practice::PullNext.call(run_id: run.id, person_id: person.id, once_key: "click-#{i}-of-8") }
 
-    assert_equal (1..8).to_a, run.lot.pulls_dataset.order(:number).all.map { |pull| pull.feature.specimen.number }
+    assert_equal((1..8).to_a, run.lot.pulls_dataset.order(:number).all.map { |pull| pull.feature.specimen.number })
     assert_equal "All pieces are pulled", assert_raises(MildAnvil::Conflict) {
       Actions::Practice::PullNext.call(run_id: run.id, person_id: person.id)
     }.message

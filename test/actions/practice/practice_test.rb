@@ -102,7 +102,7 @@ class PracticeLessonsTest < StoreCase
     2.times { Practice::PullNext.call(run_id: run.id, person_id: person.id, once_key: "twice-clicked") }
     assert_equal 1, run.lot.pulls_dataset.count
     Practice::PullNext.call(run_id: run.id, person_id: person.id, once_key: "the-next-one")
-    assert_equal [1, 2], run.lot.pulls.map { |pull| pull.feature.specimen.number }
+    assert_equal([1, 2], run.lot.pulls.map { |pull| pull.feature.specimen.number })
   end
 
   def test_a_display_is_read_and_typed_with_its_unit
