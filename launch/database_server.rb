@@ -117,7 +117,7 @@ module Launch
       ["--no-defaults", "--user=#{user}", "--datadir=#{data}", "--bind-address=127.0.0.1", "--port=#{port}",
        "--socket=#{socket}", "--pid-file=#{File.join(@folder, 'server.pid')}", "--skip-name-resolve",
        "--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci", "--max-allowed-packet=64M",
-       "--sql-mode=#{SQL_MODE}", "--innodb-buffer-pool-size=256M"]
+       "--sql-mode=#{SQL_MODE}", "--innodb-buffer-pool-size=256M", "--innodb-ft-enable-stopword=OFF"]
     end
 
     # The database, the owner who may change its schema, and the user of the application, who is granted what it may do

@@ -16,7 +16,9 @@ module MildAnvil
       FOOT = "-- sha256 "
       DUMP = %w[mariadb-dump --no-defaults --single-transaction --skip-lock-tables --skip-add-locks --no-tablespaces
                 --skip-triggers --hex-blob --quick --default-character-set=utf8mb4].freeze
-      LOAD = %w[mariadb --no-defaults --default-character-set=utf8mb4].freeze
+      # Indexes of words are made anew on the way in: with every word, as the migration made them.
+      LOAD = ["mariadb", "--no-defaults", "--default-character-set=utf8mb4",
+              "--init-command=SET SESSION innodb_ft_enable_stopword = 0"].freeze
       PART_BYTES = 1024 * 1024
 
       # manifest: what the first line says; sha256: of the text

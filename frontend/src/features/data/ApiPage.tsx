@@ -1,22 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { descriptionQuery } from "@/api/dataQueries";
 import { Field } from "@/ui/Field";
 import { ErrorNote, Waiting } from "@/ui/states";
 import { operationsOf, type Described, type Operation } from "./operations";
 
-const describedQuery = {
-  queryKey: ["openapi"],
-  queryFn: async () => (await (await fetch("/api/openapi.json")).json()) as Described,
-  staleTime: Infinity,
-};
-
 /** The description of the interface for scripts, to be read. */
 export function ApiPage() {
-  const { data, error, refetch } = useQuery(describedQuery);
+  const { data, error, refetch } = useQuery(descriptionQuery);
   const [text, setText] = useState("");
   if (error) return <ErrorNote message={error.message} onRetry={() => void refetch()} />;
   if (!data) return <Waiting what="the description" />;
-  const all = operationsOf(data);
+  const description = data as Described;
+  const all = operationsOf(description);
   const words = text.toLowerCase().split(/\s+/);
   const shown = all.filter((one) => words.every((word) => one.searched.includes(word)));
   return (
@@ -30,7 +26,7 @@ export function ApiPage() {
         </a>
         .
       </p>
-      <p className="text-soft max-w-[80ch] pb-3 text-[13px]">{data.info.description}</p>
+      <p className="text-soft max-w-[80ch] pb-3 text-[13px]">{description.info.description}</p>
       <Field
         label={`Find among ${all.length}`}
         placeholder="judge, package, statement …"

@@ -136,7 +136,7 @@ module MildAnvil
         def same?(here, there)
           return true if there == :new
           return (here - there).abs < 1e-6 if here.is_a?(Time) && there.is_a?(Time)
-          return here.to_r == there.to_r if here.is_a?(Numeric) && there.is_a?(Numeric)
+          return here == BigDecimal(there.to_s) if here.is_a?(BigDecimal) && there.is_a?(Numeric)
 
           here == there
         end
