@@ -60,7 +60,7 @@ class BackupTest < CommittedCase
     assert Actions::RecheckStatement.call(statement_id: signed.id)[:intact]
     assert Actions::Verify::Evidence.call.all?(&:sound?)
     assert_equal made.sha256, Backup.check(path).sha256
-    assert_equal [1], Actions::FindAnything.call(query: "the")[:remarks].map { |row| row[:number] } # every word again
+    assert_equal([1], Actions::FindAnything.call(query: "the")[:remarks].map { |row| row[:number] }) # every word again
     denied = assert_raises(Sequel::DatabaseError) { DATABASE[:statements].update(number: 7) }
     assert_match(/denied/, denied.message) # what the application may do came back too
   end
