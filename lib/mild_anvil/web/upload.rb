@@ -36,6 +36,18 @@ module MildAnvil
         raise InvalidInput.new("choices must be JSON", fields: { choices: "is no JSON" })
       end
 
+      # @param need [String] what the choices must hold, in words
+      # @yieldparam given [Hash]; @yieldreturn [Boolean] whether they do
+      # @return [Hash] the choices beside a file, string keys
+      def choices_with(need)
+        given = JSON.parse(params[:choices].to_s)
+        return given if given.is_a?(Hash) && yield(given)
+
+        raise InvalidInput.new("Say what is chosen: #{need}", fields: { choices: "need #{need}" })
+      rescue JSON::ParserError
+        raise InvalidInput.new("choices must be JSON", fields: { choices: "is no JSON" })
+      end
+
       # @return [Hash] what a file belongs to: one of lot_id, specimen_id, pull_id, instrument_id
       def target_given
         given = JSON.parse(params[:target].to_s.empty? ? "{}" : params[:target])

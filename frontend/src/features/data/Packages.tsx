@@ -5,6 +5,7 @@ import { lookPackage, takePackage, type Schemas } from "@/api/client";
 import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
 import { Button } from "@/ui/Button";
+import { FilePick } from "@/ui/FilePick";
 import { ErrorNote } from "@/ui/states";
 import { Differences } from "./Differences";
 
@@ -58,16 +59,13 @@ function BringIn() {
     <div className="sheet grid content-start gap-3 p-4">
       <h3 className="font-semibold">Bring one in</h3>
       <p className="text-soft text-[13px]">It is looked at first. What is here is changed only where you say so.</p>
-      <input
-        type="file"
+      <FilePick
+        label="A package"
         accept=".zip,application/zip"
-        aria-label="A package"
-        className="text-[13px]"
-        onChange={(event) => {
-          const next = event.target.files?.[0] ?? null;
+        onPick={(next) => {
           setFile(next);
           bring.reset();
-          if (next) look.mutate(next);
+          look.mutate(next);
         }}
       />
       {look.isPending && <p className="text-soft">Holding every file against its hash …</p>}

@@ -2,6 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { fillForm, lookForm, type Schemas } from "@/api/client";
 import { Button } from "@/ui/Button";
+import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
 
@@ -32,15 +33,12 @@ export function FillForm({ statement: s }: { statement: Schemas["SignedStatement
         description="A workbook (XLSX) whose cells have names such as minimum, working_load_limit, customer, signed_by, pull_1_value. Its formulas stay and compute."
       >
         <div className="grid gap-3">
-          <input
-            type="file"
+          <FilePick
+            label="The form"
             accept=".xlsx"
-            aria-label="The form"
-            className="text-[13px]"
-            onChange={(event) => {
-              const form = event.target.files?.[0] ?? null;
+            onPick={(form) => {
               setFile(form);
-              if (form) look.mutate(form);
+              look.mutate(form);
             }}
           />
           {look.data && (

@@ -7,6 +7,7 @@ import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
+import { FilePick } from "@/ui/FilePick";
 import { Choice } from "@/ui/Choice";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
@@ -68,15 +69,12 @@ function OldBreaksSheet({ onClose }: { onClose: () => void }) {
       wide
     >
       <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-        <input
-          type="file"
+        <FilePick
+          label="A table of old breaks"
           accept=".csv,.tsv,.txt,.xlsx"
-          aria-label="A table of old breaks"
-          className="text-[13px]"
-          onChange={(event) => {
-            const next = event.target.files?.[0] ?? null;
+          onPick={(next) => {
             setFile(next);
-            if (next) look.mutate(next);
+            look.mutate(next);
           }}
         />
         {look.data && <Seen seen={look.data} roles={roles} setRoles={setRoles} />}

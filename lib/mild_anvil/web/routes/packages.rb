@@ -60,14 +60,9 @@ module MildAnvil
 
           # @return [Hash] sha256, take
           def taking
-            given = JSON.parse(params[:choices].to_s)
-            sound = given.is_a?(Hash) && given["sha256"].is_a?(String) && given["take"].is_a?(Array) &&
-                    given["take"].all?(String)
-            raise InvalidInput.new("Say what is to be taken", fields: { choices: "need sha256 and take" }) unless sound
-
-            given
-          rescue JSON::ParserError
-            raise InvalidInput.new("choices must be JSON", fields: { choices: "is no JSON" })
+            choices_with("sha256 and take") do |given|
+              given["sha256"].is_a?(String) && given["take"].is_a?(Array) && given["take"].all?(String)
+            end
           end
         end
       end

@@ -41,15 +41,12 @@ module MildAnvil
         module Choices
           # @return [Hash] columns: role => column; unit
           def old_break_choices
-            given = JSON.parse(params[:choices].to_s)
-            sound = given.is_a?(Hash) && given["unit"].is_a?(String) && given["columns"].is_a?(Hash) &&
-                    given["columns"].values.all? { |column| column.is_a?(Integer) && column.between?(0, 59) }
-            return { columns: given["columns"], unit: given["unit"] } if sound
+            choices_with("columns and unit") { |given| sound?(given["columns"]) && given["unit"].is_a?(String) }
+              .slice("columns", "unit").transform_keys(&:to_sym)
+          end
 
-            raise InvalidInput.new("Say which columns hold what, and in which unit",
-                                   fields: { choices: "need columns and unit" })
-          rescue JSON::ParserError
-            raise InvalidInput.new("choices must be JSON", fields: { choices: "is no JSON" })
+          def sound?(columns)
+            columns.is_a?(Hash) && columns.values.all? { |column| column.is_a?(Integer) && column.between?(0, 59) }
           end
         end
       end

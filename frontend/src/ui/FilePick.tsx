@@ -1,0 +1,17 @@
+type Props = { label: string; accept: string; onPick: (file: File) => void };
+
+/** One file, handed on as soon as it is chosen; the same one may be chosen again. */
+export function FilePick({ label, accept, onPick }: Props) {
+  return (
+    <input
+      type="file"
+      accept={accept}
+      aria-label={label}
+      className="max-w-full text-[13px]"
+      onChange={(event) => {
+        const file = event.target.files?.[0];
+        if (file) onPick(file);
+      }}
+    />
+  );
+}
