@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "prawn"
+
 module MildAnvil
   module Documents
     # Head, foot and standing of every paper: whose it is, its number, the code that opens its record, and whether it
