@@ -16,10 +16,13 @@ module MildAnvil
       # @param mark [String] bytes of a picture
       # @return [Boolean] whether it can stand on a paper
       def self.drawable?(mark)
-        Prawn::Document.new.image(StringIO.new(mark), at: [0, 0], fit: MARK)
-        true
-      rescue StandardError # whatever is wrong with a picture, it is wrong with the picture
-        false
+        document = Prawn::Document.new
+        begin
+          document.image(StringIO.new(mark), at: [0, 0], fit: MARK)
+          true
+        rescue StandardError # whatever is wrong from here on is wrong with the picture
+          false
+        end
       end
 
       # @param sheet [Sheet]

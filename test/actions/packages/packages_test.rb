@@ -1,37 +1,18 @@
 # frozen_string_literal: true
 
 require_relative "../../support/committed_case"
-require "tmpdir"
+require_relative "../../support/package_folder"
 require "zip"
 
 # What a package brings into a filled installation, what it may not, and what is told.
 class PackagesTest < CommittedCase
-  Packages = Actions::Packages
-
-  def setup = @folder = Dir.mktmpdir
-
-  def teardown
-    super
-    FileUtils.rm_rf(@folder)
-  end
-
-  def path(name = "one") = File.join(@folder, "#{name}.zip")
-
-  def write(name = "one", **rest)
-    Packages::Write.call(path(name), **rest)
-    path(name)
-  end
+  include PackageFolder
 
   def filled
     made = lot_with_breaks(8.11, 8.42, 7.93, 8.2, material: "Tape =1+1 \"x\", Ω", claims: [claim("7")])
     judge(import(made, log_text(peak_newtons: 8150), name: "Prüfung 1.csv"), "break", failed_part: "specimen")
     sign(made)
     made
-  end
-
-  def bring(file = path, take: [], by: person)
-    sha256 = OpenSSL::Digest::SHA256.file(file).hexdigest
-    Packages::TakeIn.call(file, name: "one.zip", sha256: sha256, person_id: by.id, take: take)
   end
 
   def emptied

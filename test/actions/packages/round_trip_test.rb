@@ -1,32 +1,13 @@
 # frozen_string_literal: true
 
 require_relative "../../support/committed_case"
+require_relative "../../support/package_folder"
 require_relative "../../../demo/scenario"
-require "tmpdir"
 
 # The demo as a package; the database destroyed; the package in an empty installation: the same statements to the last
 # digit, the same papers to the last byte, and the way back brings nothing new.
 class PackageRoundTripTest < CommittedCase
-  Packages = Actions::Packages
-
-  def setup = @folder = Dir.mktmpdir
-
-  def teardown
-    super
-    FileUtils.rm_rf(@folder)
-  end
-
-  def path(name) = File.join(@folder, "#{name}.zip")
-
-  def write(name, **rest)
-    Packages::Write.call(path(name), **rest)
-    path(name)
-  end
-
-  def bring(file, person, **rest)
-    sha256 = OpenSSL::Digest::SHA256.file(file).hexdigest
-    Packages::TakeIn.call(file, name: File.basename(file), sha256: sha256, person_id: person, **rest)
-  end
+  include PackageFolder
 
   def compute
     nil while Actions::Worker.run_once
@@ -74,8 +55,8 @@ class PackageRoundTripTest < CommittedCase
     counts = DATABASE.tables.to_h { |table| [table, DATABASE[table].count] }
     first = write("first")
     OwnerDatabase.empty
-    person = add_person("administrator").id
-    done = bring(first, person)
+    administrator = add_person("administrator")
+    done = bring(first, by: administrator)
     compute
 
     before.each { |what, kept| assert_equal kept, everything[what], what }
@@ -83,7 +64,7 @@ class PackageRoundTripTest < CommittedCase
     assert_empty done[:differences]
     assert_empty(Actions::Verify::Evidence.call.reject(&:sound?).map(&:in_words))
     assert(Models::Statement.all.all? { |row| Actions::RecheckStatement.call(statement_id: row.id)[:intact] })
-    nothing_new(write("second"), person)
+    nothing_new(write("second"), administrator)
   end
 
   def whole(counts)
@@ -94,8 +75,8 @@ class PackageRoundTripTest < CommittedCase
   end
 
   # Taken in again, from there or from here, it brings nothing.
-  def nothing_new(file, person)
-    again = bring(file, person)
+  def nothing_new(file, administrator)
+    again = bring(file, by: administrator)
 
     assert_empty again[:differences]
     assert_equal [0, 0], again[:counts].map { |row| row.values_at(:new, :differ) }.transpose.map(&:sum)
