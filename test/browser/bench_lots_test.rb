@@ -82,7 +82,7 @@ class BenchLotsJourney < BrowserCase
     fill_in "Why it failed", with: "weaker than its proof: printed across the layers"
     choose_option("What becomes of it", "scrapped")
     click_on "Decide"
-    assert_no_text "its siblings are on hold"
+    assert_no_text "its siblings are on hold", wait: 12
     row = MildAnvil::Store::Models::Quarantine.first.latest
 
     assert_equal ["scrapped", "Isolde Farrow", false], [row.disposition, row.inspector, row.siblings_held]
