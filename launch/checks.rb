@@ -71,6 +71,7 @@ module Launch
       outcomes.reject(&:passed).each { |o| puts "\n== the end of: #{o.name}", o.said }
       puts "\n#{'-' * 72}"
       outcomes.each { |o| puts format("%-8s %-54s %6.1f s", o.passed ? "passed" : "FAILED", o.name, o.seconds) }
+      puts(outcomes.flat_map(&:wrong).flat_map { |lines| ["", *lines] }) # a log that is cut is cut before these
       failed = outcomes.count { |o| !o.passed }
       puts failed.zero? ? "All passed." : "#{failed} of #{outcomes.size} failed."
       failed.zero? ? 0 : 1

@@ -5,8 +5,11 @@ require "open3"
 module Launch
   # Checks that run one after the other, aloud or beside another lane; what each said is kept for the end.
   class Lane
-    Outcome = Struct.new(:name, :passed, :seconds, :said, keyword_init: true)
+    Outcome = Struct.new(:name, :passed, :seconds, :said, :wrong, keyword_init: true)
     LAST_LINES = 60
+    # How the test runners head a test that went wrong, and how many lines say which and why.
+    WRONG = /\A\s+\d+\) (Failure|Error):|\A\s*FAIL /
+    WRONG_LINES = 4
 
     attr_reader :outcomes
 
@@ -21,8 +24,9 @@ module Launch
       puts "\n== #{name}" if @aloud
       started = Launch.now
       @said = []
+      @wrong = []
       passed = yield
-      @outcomes << Outcome.new(name: name, passed: passed, seconds: Launch.now - started, said: @said)
+      @outcomes << Outcome.new(name: name, passed: passed, seconds: Launch.now - started, said: @said, wrong: @wrong)
     end
 
     # @return [Boolean] whether a command passed
@@ -39,6 +43,8 @@ module Launch
     def heard(line)
       print line if @aloud
       @said = [*@said, line].last(LAST_LINES)
+      @wrong << [] if line.scrub.match?(WRONG)
+      @wrong.last << line if @wrong.any? && @wrong.last.size < WRONG_LINES
     end
   end
 end

@@ -18,6 +18,20 @@ class LaneTest < Minitest::Test
     assert_empty lane.outcomes.first.said
   end
 
+  # However long it goes on afterwards.
+  def test_each_test_that_went_wrong_is_named_with_its_reason
+    lane = Launch::Lane.new(aloud: false)
+    said = "  1) Failure:\nOneTest#test_a [a.rb:3]:\nExpected: 1\n  Actual: 2\n\n  " \
+           "2) Error:\nTwoTest#test_b:\nNoMethodError: no\n"
+    lane.part("breaks") { lane.command({ "SAID" => said }, "sh", "-c", 'printf %s "$SAID"; seq 100; exit 1') }
+    lane.part("works") { lane.command({}, "echo", "2 runs, 0 failures") }
+
+    assert_equal [["  1) Failure:\n", "OneTest#test_a [a.rb:3]:\n", "Expected: 1\n", "  Actual: 2\n"],
+                  ["  2) Error:\n", "TwoTest#test_b:\n", "NoMethodError: no\n", "1\n"]],
+                 lane.outcomes.first.wrong
+    assert_empty lane.outcomes.last.wrong
+  end
+
   def test_aloud_it_passes_on_what_is_said
     lane = Launch::Lane.new(aloud: true)
     out, = capture_io { lane.part("one") { lane.command({}, "echo", "hello") } }

@@ -17,6 +17,7 @@ Capybara.register_driver(:headless) do |app|
                                      browser_options: FLAGS.merge("force-color-profile" => "srgb"))
 end
 Capybara.server = :puma, { Silent: true, Threads: "1:4" }
+MildAnvil::LOADER.eager_load # as the server does; threads that load what they need meet at half a file
 Capybara.app = MildAnvil::Web::Stack.build
 Capybara.default_driver = :headless
 Capybara.default_max_wait_time = 15
@@ -37,7 +38,7 @@ class BrowserCase < Minitest::Test
     OwnerDatabase.empty
     visit "/"
     page.execute_script("localStorage.clear(); localStorage.setItem('theme', 'light')")
-    @worker = Thread.new { work until @stopped }
+    @worker = Thread.new { MildAnvil::Actions::Worker.run_until { @stopped } }
   end
 
   def teardown
@@ -45,11 +46,6 @@ class BrowserCase < Minitest::Test
     @worker.join
     Capybara.reset_sessions!
     OwnerDatabase.empty
-  end
-
-  # What the worker process does, here in a thread.
-  def work
-    MildAnvil::Actions::Worker.run_once || sleep(0.05)
   end
 
   # @return [Store::Models::Person] who signs in as their name in small letters

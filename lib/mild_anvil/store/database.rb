@@ -99,6 +99,19 @@ module MildAnvil
         Events.pending.clear unless writing?
       end
 
+      # Runs a block again as long as the database makes it give way: for what opens its own transactions.
+      def again
+        tries = 0
+        begin
+          yield
+        rescue *GIVEN_WAY
+          raise if (tries += 1) == TRIES
+
+          pause(tries)
+          retry
+        end
+      end
+
       # @return [Boolean] whether this is part of a write that is not through yet
       def writing? = Thread.current[:mild_anvil_writes].to_i.positive?
 

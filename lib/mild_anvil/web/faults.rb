@@ -16,14 +16,8 @@ module MildAnvil
         app.error(MildAnvil::Error) { |fault| answer(fault) }
         app.error(Sinatra::NotFound) { |_| answer(Refused.nothing_at(request)) }
         app.error(Sinatra::BadRequest) { |fault| answer(Faults.malformed(fault)) }
-        app.error(*Store::Database::LOST) do |fault|
-          warn "#{fault.class}: #{fault.message}"
-          json({ error: { kind: "database", message: DATABASE, fields: {} } }, status: 503)
-        end
-        app.error StandardError do |fault|
-          warn "#{fault.class}: #{fault.message}\n#{fault.backtrace.first(8).join("\n")}"
-          json({ error: { kind: "fault", message: FAULT, fields: {} } }, status: 500)
-        end
+        app.error(*Store::Database::LOST) { |fault| json(Faults.of_the_database(fault), status: 503) }
+        app.error(StandardError) { |fault| json(Faults.ours(fault), status: 500) }
       end
 
       # An error as an answer.
@@ -36,6 +30,18 @@ module MildAnvil
 
       def self.status(fault)
         fault.is_a?(Refused) ? fault.status : STATUS.find { |kind, _| fault.is_a?(kind) }&.last || 500
+      end
+
+      # @return [Hash] what is answered; the log has the rest
+      def self.of_the_database(fault)
+        warn "#{fault.class}: #{fault.message}"
+        { error: { kind: "database", message: DATABASE, fields: {} } }
+      end
+
+      # @return [Hash] what is answered; the log has the rest
+      def self.ours(fault)
+        warn "#{fault.class}: #{fault.message}\n#{fault.backtrace.first(8).join("\n")}"
+        { error: { kind: "fault", message: FAULT, fields: {} } }
       end
 
       def self.malformed(fault)
