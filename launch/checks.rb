@@ -6,7 +6,8 @@ module Launch
   # Runs every check against a database of its own and sums up once. What needs no database runs beside what does, on
   # one processor; what starts whole applications or a browser runs alone.
   class Checks
-    RUBY_TESTS = "test/{core,devices,store,actions,web,cli,admin,documents}/**/*_test.rb"
+    WITH_DATABASE = "test/{store,actions,web,cli,admin,documents}/**/*_test.rb"
+    WITHOUT_DATABASE = "test/{core,devices}/**/*_test.rb"
 
     # @param parts [Array<String>] names of parts to run; none: all
     def initialize(parts)
@@ -34,7 +35,7 @@ module Launch
     def check(database)
       env = { "DATABASE_URL" => database.url, "OWNER_DATABASE_URL" => database.owner_url, "RACK_ENV" => "test" }
       beside = Thread.new { beside_the_database }
-      part("ruby", "Ruby: core, devices, store, actions, web, command line") { ruby(env, RUBY_TESTS) }
+      part("ruby", "Ruby: store, actions, web, papers, command line") { ruby(env, WITH_DATABASE) }
       part("ruby", "Architecture") { ruby(env, "test/architecture_test.rb") }
       beside.join
       part("ruby", "Setting up and starting") { ruby(env, "test/launch/**/*_test.rb") }
@@ -47,15 +48,18 @@ module Launch
       part("front", "Front end: lint", @aside) { npm("lint") }
       part("front", "Front end: format", @aside) { npm("format:check") }
       part("front", "Front end: unit tests", @aside) { npm("test", "--", "--maxWorkers=1") }
+      part("ruby", "Ruby: core, devices", @aside) { ruby({}, WITHOUT_DATABASE, @aside) }
     end
 
     def part(key, name, lane = @lane, &block)
       lane.part(name, &block) if @parts.empty? || @parts.include?(key)
     end
 
-    def ruby(env, pattern)
-      prepare(env) && @lane.command(env, "bundle", "exec", "ruby", "-Itest", "-e",
-                                    "Dir[#{pattern.dump}].sort.each { |file| require File.expand_path(file) }")
+    # @param env [Hash] of the database; empty: without one
+    def ruby(env, pattern, lane = @lane)
+      (env.empty? || prepare(env)) &&
+        lane.command(env, "bundle", "exec", "ruby", "-Itest", "-e",
+                     "Dir[#{pattern.dump}].sort.each { |file| require File.expand_path(file) }")
     end
 
     # The schema of the test database, made anew where it is missing.

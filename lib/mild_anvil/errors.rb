@@ -26,6 +26,8 @@ module MildAnvil
   class Tampered < Error; end
   # 401: nobody has signed in
   class NotSignedIn < Error; end
+  # 503: nobody waits for this any more, or it took too long
+  class Stopped < Error; end
   # 500: an iteration found no answer; never a wrong one
   class NotConverged < Error; end
 end

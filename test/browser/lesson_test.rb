@@ -34,6 +34,7 @@ class LessonJourney < BrowserCase
   def pull_all
     assert_text "0 of 8 pulled"
     (1..8).each do |done|
+      find("button", text: "Pull it") # a key while a piece is being pulled pulls no second one
       press("p")
       done == 8 ? assert_no_text("On the bench", exact: true) : assert_text("#{done} of 8 pulled")
     end

@@ -51,7 +51,7 @@ class SteadyDoorTest < WebCase
   end
 
   def test_whoever_stopped_it_hears_of_it
-    assert_raises(MildAnvil::Web::Patience::Stopped) { asked { raise MildAnvil::Web::Patience::Stopped, "gone" } }
+    assert_raises(MildAnvil::Stopped) { asked { raise MildAnvil::Stopped, "gone" } }
   end
 
   # Through everything that stands before the application.

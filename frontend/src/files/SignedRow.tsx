@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { when } from "@/format/words";
+import { PaperLink } from "@/paper/PaperLink";
 import { Button } from "@/ui/Button";
 import { ErrorNote } from "@/ui/states";
 
@@ -30,9 +31,9 @@ export function SignedRow({ title, about, altered, sentences, words, signatures,
       <p className="text-soft mt-1">{signatures.map((s) => `${s.meaning} by ${s.person}, ${when(s.at)}`).join("; ")}</p>
       {error && <ErrorNote message={error.message} />}
       <div className="mt-1.5 flex flex-wrap items-center gap-3">
-        <a className="font-semibold underline" href={paper} target="_blank" rel="noreferrer">
+        <PaperLink inline href={paper}>
           Paper
-        </a>
+        </PaperLink>
         {countersign && (
           <Button disabled={countersign.pending} onClick={countersign.run}>
             Countersign

@@ -4,6 +4,9 @@ type Settings = {
   /** The unit that the person wants to see a measurand in; undefined: each lot in its own. */
   unitOf: (measurand: string) => string | undefined;
   setUnit: (measurand: string, unit: string | undefined) => void;
+  /** The language that papers are opened in; null: the laboratory's. */
+  paperLanguage: string | null;
+  setPaperLanguage: (language: string) => void;
   dark: boolean;
   toggleDark: () => void;
 };
@@ -11,6 +14,7 @@ type Settings = {
 const SettingsContext = createContext<Settings | null>(null);
 const UNITS = "units";
 const THEME = "theme";
+const PAPERS = "paper-language";
 
 function storedUnits(): Record<string, string> {
   try {
@@ -30,6 +34,7 @@ function storedTheme(): "light" | "dark" {
 export function SettingsProvider({ children }: { children: ReactNode }) {
   const [units, setUnits] = useState(storedUnits);
   const [theme, setTheme] = useState(storedTheme);
+  const [paperLanguage, setPaperLanguage] = useState(() => localStorage.getItem(PAPERS));
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
@@ -42,6 +47,11 @@ export function SettingsProvider({ children }: { children: ReactNode }) {
         localStorage.setItem(UNITS, JSON.stringify(next));
         setUnits(next);
       },
+      paperLanguage,
+      setPaperLanguage: (language) => {
+        localStorage.setItem(PAPERS, language);
+        setPaperLanguage(language);
+      },
       dark: theme === "dark",
       toggleDark: () => {
         const next = theme === "dark" ? "light" : "dark";
@@ -49,7 +59,7 @@ export function SettingsProvider({ children }: { children: ReactNode }) {
         setTheme(next);
       },
     }),
-    [units, theme],
+    [units, theme, paperLanguage],
   );
   return <SettingsContext value={value}>{children}</SettingsContext>;
 }

@@ -1,6 +1,8 @@
 import "@testing-library/jest-dom/vitest";
-import { cleanup } from "@testing-library/react";
+import { cleanup, configure } from "@testing-library/react";
 import { afterEach } from "vitest";
+
+configure({ asyncUtilTimeout: 8000 }); // a busy machine is not a failure
 
 // What jsdom lacks and the parts ask for.
 Element.prototype.hasPointerCapture = () => false;

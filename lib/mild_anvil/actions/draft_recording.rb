@@ -59,13 +59,15 @@ module MildAnvil
       end
 
       def read(source, name, choices)
-        Devices::Delimited::FileReader.read(source, name: name, units: Catalogue.units, choices: choices)
+        Stoppable.here do
+          Devices::Delimited::FileReader.read(source, name: name, units: Catalogue.units, choices: choices)
+        end
       end
       private_class_method :read
 
       def keep(packing, source:, name:, reading:, analysis:, key:, person_id:)
         prepared = StoreRecording.prepare(reading.recording) # beside the findings
-        analysis.findings
+        Stoppable.here { analysis.findings }
         packed = packing.value
         StoreRecording.ready(prepared)
         Store::Database.write do

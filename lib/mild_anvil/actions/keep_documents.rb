@@ -19,9 +19,9 @@ module MildAnvil
       # @param language [String, nil] nil: the laboratory's; only a PDF has one
       # @return [Store::Models::Document] as it stands now; drawn if it never was
       def one(statement, format, language = nil)
-        words = format == "pdf" ? Documents::PaperWords.new(language || Papers::Laboratory.show[:language]) : nil
         place = { statement_id: statement.id, format: format, signature_count: statement.signatures_dataset.count,
-                  language: words&.language || "en", standing: Papers::Standing.of(statement) }
+                  language: format == "pdf" ? Papers::Laboratory.language(language) : "en",
+                  standing: Papers::Standing.of(statement) }
         documents = Store::Models::Document
         documents.first(place) || Store::Database.write { keep(statement, place) } || documents.first(place)
       end

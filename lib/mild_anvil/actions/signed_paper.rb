@@ -2,7 +2,8 @@
 
 module MildAnvil
   module Actions
-    # The paper of a signed text: drawn once for each number of signatures, kept with its hash, never drawn again.
+    # The paper of a signed text: drawn once for each number of signatures and each language, kept with its hash, never
+    # drawn again.
     module SignedPaper
       module_function
 
@@ -10,23 +11,25 @@ module MildAnvil
       # @param row [Store::Models::SignedText]
       # @param papers [Sequel::Dataset] those of the row
       # @param event [Symbol] that tells of it; @param lot_id [Integer, nil]
-      # @yieldparam signatures [Array<Hash>]; @yieldreturn [String] the bytes
+      # @param language [String, nil] nil: the laboratory's
+      # @yieldparam signatures [Array<Hash>]; @yieldparam language [String]; @yieldreturn [String] the bytes
       # @return [Sequel::Model] with the signatures that stand under it now
-      def keep(row, papers, event:, lot_id:, **owner, &block)
+      # @raise [InvalidInput] for a language that papers do not have
+      def keep(row, papers, event:, lot_id:, language: nil, **owner)
         row.refresh
-        count = row.signatures_dataset.count
-        papers.first(signature_count: count) || draw(row, papers.model, count, event, lot_id, owner, &block)
+        place = { signature_count: row.signatures_dataset.count, language: Papers::Laboratory.language(language) }
+        papers.first(place) || begin
+          bytes = yield SignedContent.signatures(row), place[:language]
+          sha256 = Store::Models::Document.sha256(bytes)
+          Store::Events.record(event, row, person_id: row.signatures.last.person_id, lot_id: lot_id,
+                                           after: { **told(place), sha256: sha256 })
+          papers.model.create(**owner, **place, sha256: sha256, content: Sequel.blob(bytes))
+        end
       end
 
-      def draw(row, model, count, event, lot_id, owner)
-        bytes = yield SignedContent.signatures(row)
-        sha256 = Store::Models::Document.sha256(bytes)
-        paper = model.create(**owner, signature_count: count, sha256: sha256, content: Sequel.blob(bytes))
-        Store::Events.record(event, row, person_id: row.signatures.last.person_id, lot_id: lot_id,
-                                         after: { signature_count: count, sha256: sha256 })
-        paper
-      end
-      private_class_method :draw
+      # English needs no word.
+      def told(place) = place.reject { |key, value| key == :language && value == "en" }
+      private_class_method :told
     end
   end
 end

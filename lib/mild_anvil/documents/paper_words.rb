@@ -12,6 +12,7 @@ module MildAnvil
       LANGUAGES = { "en" => ["English", ".", "%<day>d %<month>s %<year>d"],
                     "de" => ["Deutsch", ",", "%<day>d. %<month>s %<year>d"],
                     "fr" => ["Français", ",", "%<day>d %<month>s %<year>d"] }.freeze
+      DAY = /\b\d{1,2} (?:#{Date::MONTHNAMES.compact.join('|')}) \d{4}\b/
 
       class << self
         # @return [Hash] English => language => words
@@ -46,6 +47,12 @@ module MildAnvil
         mark = LANGUAGES.fetch(language)[1]
         mark == "." ? text.to_s : text.to_s.gsub(/(?<=\d)\.(?=\d)/, mark)
       end
+
+      # @param text [String] a word of the table, or what somebody typed
+      def or_typed(text) = known?(text) ? self[text] : text
+
+      # @param text [String] with days in English
+      def dated(text) = english? ? text : text.gsub(DAY) { |day| day(Date.parse(day)) }
 
       # @param at [Time, Date]
       def day(at)

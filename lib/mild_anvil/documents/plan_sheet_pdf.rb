@@ -10,6 +10,8 @@ module MildAnvil
                  sideways: "Line pulled sideways", preload: "Preload", stock: "Stock", day: "The day",
                  comparison: "Comparison" }.freeze
       TITLE = "Plan sheet"
+      BY = "Plan %<number>d, by %<person>s"
+      DRAFT = "Not kept yet: a draft"
       CAUTION = "A plan is not a permit. The code in force and the person responsible for the bench decide. Check " \
                 "the train, the guard and the zero before each pull."
 
@@ -41,10 +43,11 @@ module MildAnvil
       def head
         @sheet.paragraph("#{@lot[:customer]}: #{@lot[:job]}", color: Sheet::SOFT)
         kept = @plan[:kept]
-        @sheet.paragraph(kept ? "Plan #{@plan[:revision]}, by #{kept[:person]}" : "Not kept yet: a draft",
+        words = @sheet.words
+        @sheet.paragraph(kept ? words[BY, number: @plan[:revision], person: kept[:person]] : words[DRAFT],
                          color: kept ? Sheet::INK : Sheet::SIGNAL)
         limits = @plan[:limits].map { |row| "#{row[:name]} #{row[:figure][:text]} #{row[:figure][:unit]}" }
-        @sheet.pairs([["Limits", limits.join("; ")]]) unless limits.empty?
+        @sheet.pairs([["Limits", words.figure(limits.join("; "))]]) unless limits.empty?
       end
 
       def section(title, answer)
@@ -59,14 +62,16 @@ module MildAnvil
       end
 
       def details(answer)
-        table(["Link", "Holds", "Goes first"], answer[:links]) { |l| [l[:name], l[:capacity], l[:chance_text]] }
+        table(["Link", "Holds", "Goes first"], answer[:links]) { |l| [l[:name], figure(l[:capacity]), figure(l[:chance_text])] }
         table(%w[Bench Cell Answer], answer[:benches], widths: { 0 => 96, 1 => 44 }) do |b|
           [b[:name], b[:cell].to_s, b[:sentence]]
         end
-        table(["Share", "Water", "The cell should read"], answer[:steps]) { |s| [s[:share], s[:litres], s[:reading]] }
+        table(["Share", "Water", "The cell should read"], answer[:steps]) { |s| [s[:share], s[:litres], s[:reading]].map { |t| figure(t) } }
         table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], i[:lane], "#{i[:kind]} #{i[:label]}"] }
         answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{line}") }
       end
+
+      def figure(text) = @sheet.words.figure(text)
 
       def table(head, rows, widths: {}, &block)
         return if rows.to_a.empty?

@@ -8,6 +8,8 @@ module MildAnvil
       STATES = { "done" => "done", "failed" => "not passed", "skipped" => "left out", "running" => "cut off",
                  "waiting" => "left out" }.freeze
       CURVE_HEIGHT = 150
+      INTERRUPTED = /\AInterrupted: (.*)\. Nothing is proved\.\z/m
+      DAYS = ["Pulled", "Given out by", "Examine by", "Load test by"].freeze
       CAUTION = "A proof shows that this piece held this load once. Its use for lifting, overhead or safety of life " \
                 "is decided by a qualified person under the code in force where it is used."
 
@@ -38,18 +40,36 @@ module MildAnvil
 
       def head
         rule if @run[:rule]
-        @sheet.sentence(@run[:verdict], color: verdict_color) if @run[:verdict]
-        @sheet.pairs(@run[:pairs].reject { |_, value| value.to_s.empty? })
+        @sheet.sentence(verdict, color: verdict_color) if @run[:verdict]
+        stated = @run[:pairs].reject { |_, value| value.to_s.empty? }
+        @sheet.pairs(stated.map { |name, value| [name, said(name, value)] })
+      end
+
+      def verdict
+        why = @run[:verdict][INTERRUPTED, 1]
+        why ? words["Interrupted: %<why>s. Nothing is proved.", why: why] : words[@run[:verdict]]
+      end
+
+      # In the paper's language what we say; as they were typed, names.
+      def said(name, value)
+        case name
+        when *DAYS then words.dated(value)
+        when "Highest" then words.figure(value)
+        when "Ends at once by" then value.split("; ").map { |why| words.or_typed(why) }.join("; ")
+        else value
+        end
       end
 
       def verdict_color = @run[:proof_passed] ? Sheet::DERIVED : Sheet::SIGNAL
 
       # What was reached against what was to be held.
       def rule
-        @sheet.figure([@run[:verdict], *@run[:rule][:demands].map do |d|
-          "#{d[:label]} #{d[:text]}"
-        end].compact.join(" ")) do
-          PdfRule.new(@pdf, unit: @run[:unit], words: words, **@run[:rule]).draw
+        demands = @run[:rule][:demands].map do |one|
+          { **one, label: words[one[:label]], text: words.figure(one[:text]) }
+        end
+        said = [*(verdict if @run[:verdict]), *demands.map { |d| "#{d[:label]} #{d[:text]}" }]
+        @sheet.figure(said.join(" ")) do
+          PdfRule.new(@pdf, unit: @run[:unit], words: words, **@run[:rule], demands: demands).draw
         end
         @pdf.move_down 8
       end
@@ -90,11 +110,17 @@ module MildAnvil
           @pdf.stroke_color Sheet::LINE
           @pdf.stroke { @pdf.horizontal_line 0, @pdf.bounds.width, at: height }
           @pdf.fill_color Sheet::SOFT
-          @pdf.draw_text name, at: [2, height + 2], size: 7
+          @pdf.draw_text level(name), at: [2, height + 2], size: 7
         end
-        words = "#{format('%.3g', @run[:unit].from_si(top))} #{@run[:unit].symbol}, #{format('%.3g', span)} s"
-        @pdf.draw_text words, at: [@pdf.bounds.width - 70, CURVE_HEIGHT - 8], size: 7
+        ends = "#{format('%.3g', @run[:unit].from_si(top))} #{@run[:unit].symbol}, #{format('%.3g', span)} s"
+        @pdf.draw_text words.figure(ends), at: [@pdf.bounds.width - 70, CURVE_HEIGHT - 8], size: 7
         @pdf.fill_color Sheet::INK
+      end
+
+      # "working load 12.0 kN"
+      def level(name)
+        load = name[/\A\D+(?= )/].to_s
+        load.empty? ? name : "#{words[load]} #{words.figure(name.delete_prefix(load).strip)}"
       end
 
       def top = @top ||= [*@run[:curve].map(&:last), *@run[:levels].values].max

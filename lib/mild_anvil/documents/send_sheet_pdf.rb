@@ -5,6 +5,10 @@ module MildAnvil
     # What the customer is to send: how many and some to spare, how long, with which ends, labelled how.
     class SendSheetPdf
       TITLE = "What to send"
+      ALIKE = "All pieces are made and prepared alike, and as they will be used. Say what differs. Broken pieces do " \
+              "not go back into service; say if you want them returned."
+      NUMBERED = "Each piece with its own number, where it will not break"
+      ORIGIN = "Who made them, when, from which batch; what you claim of them, and where that is from"
 
       # @param lot [Hash] name, customer, job, item, material, direction, configuration, differs_from_use
       # @param wanted [Hash] count, spare, least_length (nil: any), ends, labelling, labels: [String], days
@@ -25,32 +29,30 @@ module MildAnvil
         @sheet.pairs(rows)
         labels
         @sheet.heading("Mind")
-        @sheet.paragraph("All pieces are made and prepared alike, and as they will be used. Say what differs. Broken " \
-                         "pieces do not go back into service; say if you want them returned.")
+        @sheet.paragraph(words[ALIKE])
         @sheet.finish(@lot[:name])
       end
 
       private
 
+      def words = @sheet.words
+
       def rows
         [["Pieces", count], ["Item", [@lot[:item], @lot[:material]].reject { |t| t.to_s.empty? }.join(", ")],
-         ["Pulled", "in #{@lot[:direction]}, #{@lot[:configuration]}"],
-         (["Least length", @wanted[:least_length]] if @wanted[:least_length]),
+         ["Pulled", words["in %<direction>s, %<configuration>s", direction: words.or_typed(@lot[:direction]),
+                                                                 configuration: words.or_typed(@lot[:configuration])]],
+         (["Least length", words.figure(@wanted[:least_length])] if @wanted[:least_length]),
          (["Ends", @wanted[:ends]] unless @wanted[:ends].to_s.empty?),
-         ["Labels", if @wanted[:labelling].to_s.empty?
-                      "Each piece with its own number, where it will not " \
-                        "break"
-                    else
-                      @wanted[:labelling]
-                    end],
-         ["With them", "Who made them, when, from which batch; what you claim of them, and where that is from"]].compact
+         ["Labels", @wanted[:labelling].to_s.empty? ? words[NUMBERED] : @wanted[:labelling]],
+         ["With them", words[ORIGIN]]].compact
       end
 
       def count
         spare = @wanted[:spare].to_i
         return @wanted[:count].to_s unless spare.positive?
 
-        "#{@wanted[:count]} and #{spare} to spare: #{@wanted[:count] + spare} in all"
+        words["%<count>d and %<spare>d to spare: %<all>d in all", count: @wanted[:count], spare: spare,
+                                                                  all: @wanted[:count] + spare]
       end
 
       def labels

@@ -51,6 +51,7 @@ module MildAnvil
         runs: { owners: %i[lot_id] }, quarantines: { owners: %i[lot_id] },
         quarantine_entries: { owners: %i[quarantine_id] },
         proof_certificates: { owners: %i[run_id], files: { document: "papers" } },
+        certificate_papers: { owners: %i[certificate_id], files: { content: "papers" } },
         attachment_links: { owners: %i[lot_id specimen_id pull_id instrument_id],
                             loose: %i[lot_id specimen_id pull_id instrument_id] },
         statements: { owners: %i[lot_id] },

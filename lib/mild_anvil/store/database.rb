@@ -51,6 +51,7 @@ module MildAnvil
       end
 
       def prepare_connection(connection)
+        connection.extend(Stoppable::Queries)
         ON_CONNECT.each { |sql| connection.query(sql) }
         clustered = connection.query("SHOW VARIABLES LIKE 'wsrep_on'").first
         connection.query(IN_CLUSTER) if clustered && clustered.values.last == "ON"

@@ -4,15 +4,12 @@ require "socket"
 
 module MildAnvil
   module Web
-    # Ends a request that takes too long, or whose sender has gone: cancelled on the screen, or the line was cut. What
-    # it was about to save is rolled back with its transaction.
+    # Ends a request that takes too long, or whose sender has gone: cancelled on the screen, or the line was cut. It
+    # ends where it says that it may (Stoppable); what it was about to save is rolled back with its transaction.
     class Patience
       LIMIT_SECONDS = 120
       LOOK_SECONDS = 0.5
       SOCKET = "puma.socket"
-
-      # Raised in the thread of the request, wherever it is.
-      class Stopped < Error; end
 
       Watched = Struct.new(:thread, :until, :socket, keyword_init: true)
 
@@ -25,10 +22,11 @@ module MildAnvil
       end
 
       def call(env)
-        watch(env) { @app.call(env) }
-      rescue Stopped => e
-        [503, { "content-type" => "application/json", "cache-control" => "no-store" },
-         [JSON.generate(error: { kind: "stopped", message: e.message, fields: {} })]]
+        answer = nil
+        Stoppable.only_where_said { answer = watch(env) { @app.call(env) } }
+      rescue Stopped => e # an answer that is there already is as good as it was
+        answer || [503, { "content-type" => "application/json", "cache-control" => "no-store" },
+                   [JSON.generate(error: { kind: "stopped", message: e.message, fields: {} })]]
       end
 
       private

@@ -29,6 +29,12 @@ module MildAnvil
         paper.content
       end
 
+      def send_pdf(name, bytes)
+        content_type "application/pdf"
+        hand_out(name, "inline")
+        bytes
+      end
+
       # Source: RFC 6266 and 8187. A name in any script, and one in plain letters for what knows no better.
       def hand_out(name, place = "attachment")
         plain = name.unicode_normalize(:nfkd).gsub(/[^ -~]/, "").gsub(/["\\%;]/, "_")

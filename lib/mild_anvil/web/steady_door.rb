@@ -15,7 +15,7 @@ module MildAnvil
         end
       rescue *Store::Database::LOST => e
         told(503, Faults.of_the_database(e))
-      rescue Patience::Stopped # for whoever stopped it
+      rescue Stopped # for whoever stopped it
         raise
       rescue StandardError => e
         told(500, Faults.ours(e))

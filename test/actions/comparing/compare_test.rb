@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../support/store_case"
+require "pdf/reader"
 
 # Lots set against each other, and what was concluded and signed.
 class CompareTest < StoreCase
@@ -135,8 +136,17 @@ class CompareTest < StoreCase
     assert_empty Actions::Today.call[:conclusions]
     refute_equal first, Comparing::Papers.read(row.id).last
     assert_equal 2, row.papers.size
+    spoken_in_german(row)
     assert_raises(MildAnvil::Conflict) { review.call(add_person("reviewer")) }
     assert_raises(MildAnvil::Conflict) { Comparing::Review.call(id: row.id, sha256: "a" * 64, person_id: reviewer.id) }
+  end
+
+  def spoken_in_german(row)
+    german = Comparing::Papers.read(row.id, language: "de").last
+
+    assert_includes PDF::Reader.new(StringIO.new(german)).pages.map(&:text).join, "Schlussfolgerung"
+    assert_equal german, Comparing::Papers.read(row.id, language: "de").last
+    assert_raises(MildAnvil::InvalidInput) { Comparing::Papers.read(row.id, language: "it") }
   end
 
   def test_a_demonstration_concludes_nothing

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../support/store_case"
+require "pdf/reader"
 
 # Specimens as a list, trials, orders, cells, guesses.
 class SpecimensTest < StoreCase
@@ -115,6 +116,22 @@ class SpecimensTest < StoreCase
       assert_match(/\A%PDF/, Planning::Papers.call(lot_id: made.id, kind: kind).content, kind)
     end
     assert_includes Planning::Papers.call(lot_id: made.id, kind: "specimens.csv").content, "'=1+1"
+  end
+
+  # A customer reads it: nothing on it is left in another language but what was typed.
+  def test_what_to_send_speaks_the_customers_language
+    made = lot(name: "Webbing loop", direction: "tension", configuration: "basket")
+    content = { pulls: 6, send: { spare: 2, length: { text: "1.25", unit: "m" } } }
+    Planning::SavePlan.call(lot_id: made.id, content: content, revision: 0, person_id: person.id)
+    said = %w[de fr].map do |language|
+      paper = Planning::Papers.call(lot_id: made.id, kind: "what-to-send.pdf", language: language)
+      PDF::Reader.new(StringIO.new(paper.content)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
+    end
+
+    ["6 und 2 als Reserve: zusammen 8", "auf Zug, basket", "1,25 m", "Wer sie gefertigt hat",
+     "Gebrochene Stücke gehen nicht wieder in Gebrauch"].each { |words| assert_includes said.first, words }
+    assert_includes said.last, "6 et 2 de réserve : 8 en tout"
+    refute_match(/\b(?:number|spare|made|labels?|send|returned)\b/i, said.join)
   end
 
   def test_several_are_changed_alike_and_used_ones_stay

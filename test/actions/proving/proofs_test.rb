@@ -1,42 +1,20 @@
 # frozen_string_literal: true
 
-require "pdf/reader"
 require_relative "../../support/committed_case"
-require_relative "../../support/bench_desk"
-require_relative "../../support/owner_database"
+require_relative "../../support/proved"
 require_relative "../../support/at_once"
 
 # What follows from a proof: a certificate for what passed, quarantine for what did not; what is told after a pull.
 class ProofsTest < CommittedCase
-  include BenchDesk
+  include Proved
   include AtOnce
 
   Proving = Actions::Proving
-  Certify = Proving::Certify
-
-  def teardown
-    close_desk if @desk
-    super
-  end
-
-  def proved(sound: true, working: "0.5", **values)
-    lot = lot_at_bench(requirements: [{ text: working, unit: "kN", measure: "working_load" }], **values)
-    key = quick_proof
-    open_desk
-    connected
-    run = start(lot, key)
-    look_at_it(run, sound: sound)
-    over(run)
-  end
-
-  def text_of(bytes) = PDF::Reader.new(StringIO.new(bytes)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
-
-  def certify(run, **rest) = Certify.call(run_id: run.id, person_id: person.id, **rest)
 
   def test_a_passed_proof_gets_one_certificate_with_its_witness_and_when_it_is_due
     run = proved
     row = certify(run, witness: { name: "Odo Fenwick", body: "Fernhollow Survey", mark: "F7" })
-    name, bytes = Certify.read(row.id)
+    name, bytes = Papers.read(row.id)
     text = text_of(bytes)
 
     assert_equal ["PC-#{Time.now.year}-0001.pdf", row.sha256], [name, OpenSSL::Digest::SHA256.hexdigest(bytes)]
@@ -56,7 +34,7 @@ class ProofsTest < CommittedCase
     other = certify(run, reason: "the name of the witness was wrong")
 
     assert_equal [row.id, "PC-#{Time.now.year}-0002"], [other.replaces_id, other.number]
-    assert_includes text_of(Certify.read(other.id).last), "PC-#{Time.now.year}-0001: the name of the witness was wrong"
+    assert_includes text_of(Papers.read(other.id).last), "PC-#{Time.now.year}-0001: the name of the witness was wrong"
     assert_equal([other.number], Proving::Dues.coming(days: 400).map { |due| due[:number] })
   end
 
@@ -97,7 +75,7 @@ class ProofsTest < CommittedCase
     assert_match(/Hook has no certificate; Block has a certificate that ended on/, error.message)
     [bare, old].each { |row| Proving::LooseGears.remove(id: row.id, person_id: person.id) }
     Proving::LooseGears.add(name: "Shackle", mark: "S3", certificate: "B-2", valid_until: Date.today.iso8601, **gear)
-    assert_includes text_of(Certify.read(certify(run).id).last), "Shackle S3: certificate B-2"
+    assert_includes text_of(Papers.read(certify(run).id).last), "Shackle S3: certificate B-2"
     assert_raises(MildAnvil::InvalidInput) { Proving::LooseGears.add(name: "Hook", valid_until: "soon", **gear) }
   end
 
@@ -105,7 +83,7 @@ class ProofsTest < CommittedCase
     row = certify(proved)
     OwnerDatabase.connection[:proof_certificates].where(id: row.id).update(document: Sequel.blob("%PDF-1.4 forged"))
 
-    assert_raises(MildAnvil::Tampered) { Certify.read(row.id) }
+    assert_raises(MildAnvil::Tampered) { Papers.read(row.id) }
     assert_raises(Sequel::DatabaseError) { Models::ProofCertificate.where(id: row.id).update(number: "PC-1") }
   end
 

@@ -6,6 +6,7 @@ import { keys } from "@/api/queries";
 import { useMay } from "@/api/session";
 import { when } from "@/format/words";
 import { useLot } from "@/lot/context";
+import { PaperLink } from "@/paper/PaperLink";
 import { Button } from "@/ui/Button";
 import { Field } from "@/ui/Field";
 import { Caution, ErrorNote } from "@/ui/states";
@@ -22,14 +23,9 @@ export function Certificate({ run }: { run: Run }) {
       <h2>Proof certificate</h2>
       {data.certificates.map((row) => (
         <p key={row.id}>
-          <a
-            className="font-semibold underline"
-            href={`/api/certificates/${row.id}/paper`}
-            target="_blank"
-            rel="noreferrer"
-          >
+          <PaperLink inline href={`/api/certificates/${row.id}/paper`}>
             {row.number}
-          </a>{" "}
+          </PaperLink>{" "}
           <span className="text-soft">
             by {row.person}, {when(row.created_at)}
             {row.witness_name && `; witness ${row.witness_name}`}; examine by {row.examination_due}, load test by{" "}

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { answer, api } from "@/api/client";
 import { useMay } from "@/api/session";
 import { when } from "@/format/words";
+import { PaperLink } from "@/paper/PaperLink";
 import { ReasonSheet } from "@/ui/ReasonSheet";
 import { useInstrumentChange, type Instrument } from "./useInstrument";
 
@@ -34,9 +35,9 @@ export function CheckList({ cell }: { cell: Instrument }) {
               {row.withdrawn && ` · does not count: ${row.withdrawn}`}
             </span>
             <span className="ml-auto flex gap-3">
-              <a className="underline" href={`/api/checks/${row.id}/record`} target="_blank" rel="noreferrer">
+              <PaperLink inline href={`/api/checks/${row.id}/record`}>
                 Record
-              </a>
+              </PaperLink>
               {may && !row.withdrawn && (
                 <button type="button" className="underline" onClick={() => setWithdrawing(row.id)}>
                   Withdraw

@@ -6,6 +6,7 @@ import { chainQuery, instrumentQuery } from "@/api/queries";
 import { useMay } from "@/api/session";
 import { useLot } from "@/lot/context";
 import { useKeys } from "@/keys/keys";
+import { PaperLink } from "@/paper/PaperLink";
 import { Button } from "@/ui/Button";
 import { Segments } from "@/ui/Segments";
 import { Empty, ErrorNote, Waiting } from "@/ui/states";
@@ -82,7 +83,11 @@ function Head({ chain, cell, chosen, onNew }: HeadProps) {
         />
       )}
       <span className="ml-auto flex gap-2.5">
-        {cell?.last?.id && <RecordLink id={cell.last.id} unit={unit.symbol} />}
+        {cell?.last?.id && (
+          <PaperLink href={`/api/checks/${cell.last.id}/record?unit=${encodeURIComponent(unit.symbol)}`}>
+            Check record
+          </PaperLink>
+        )}
         {onNew && (
           <Button primary hint="N" onClick={onNew}>
             New check
@@ -92,17 +97,6 @@ function Head({ chain, cell, chosen, onNew }: HeadProps) {
     </div>
   );
 }
-
-const RecordLink = ({ id, unit }: { id: number; unit: string }) => (
-  <a
-    className="rounded-key border-ink hover:bg-wash inline-flex h-9 items-center border px-3.5 font-semibold"
-    href={`/api/checks/${id}/record?unit=${encodeURIComponent(unit)}`}
-    target="_blank"
-    rel="noreferrer"
-  >
-    Check record
-  </a>
-);
 
 function NoCell() {
   const { page } = useLot();

@@ -130,7 +130,10 @@ describe("a conclusion", () => {
     renderInLot(<Conclusions conclusions={[kept, own]} />);
     await userEvent.click(await screen.findByRole("button", { name: "Countersign" }));
     await waitFor(() => expect(sent[0]?.path).toBe("/api/conclusions/3/signatures"));
-    expect(screen.getAllByRole("link", { name: "Paper" })[0]).toHaveAttribute("href", "/api/conclusions/3/paper");
+    expect(screen.getAllByRole("link", { name: "Paper" })[0]).toHaveAttribute(
+      "href",
+      "/api/conclusions/3/paper?language=en",
+    );
   });
 });
 

@@ -1,4 +1,5 @@
 import type { Schemas } from "@/api/client";
+import { PaperLink } from "@/paper/PaperLink";
 import { Caution } from "@/ui/states";
 
 type Run = Schemas["Run"];
@@ -10,9 +11,9 @@ export function RunOfPull({ run }: { run: Run }) {
     <section className="sheet px-4 py-3" aria-label="The run">
       <div className="flex items-baseline justify-between gap-3">
         <h2>{run.procedure} on the bench</h2>
-        <a className="font-semibold underline" href={`/api/runs/${run.id}/record`} target="_blank" rel="noreferrer">
+        <PaperLink inline href={`/api/runs/${run.id}/record`}>
           {run.proof_passed === null ? "Report" : "Proof record"}
-        </a>
+        </PaperLink>
       </div>
       {run.proof_passed === true && <p className="mt-1 font-semibold">The proof is passed.</p>}
       {run.proof_passed === false && <p className="text-signal mt-1 font-semibold">The proof is not passed.</p>}

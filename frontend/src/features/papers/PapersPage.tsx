@@ -10,7 +10,7 @@ import { Journal } from "./Journal";
 import { MakeLesson } from "./MakeLesson";
 import { SignedStatement } from "./SignedStatement";
 import { Statement } from "./Statement";
-import { usePaperLanguage } from "./usePaperLanguage";
+import { usePaperLanguage } from "@/paper/usePaperLanguage";
 
 /** Signed statements with their hands and revisions, the preview of the next one, and who did what. */
 export function PapersPage() {

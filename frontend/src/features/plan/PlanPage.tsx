@@ -3,6 +3,7 @@ import { useMemo } from "react";
 import { useMay } from "@/api/session";
 import { Fault } from "@/api/client";
 import { useLot } from "@/lot/context";
+import { PaperLink } from "@/paper/PaperLink";
 import { Button } from "@/ui/Button";
 import { Segments } from "@/ui/Segments";
 import { ErrorNote, Waiting } from "@/ui/states";
@@ -94,14 +95,8 @@ const SHEETS = [
 
 function Sheets({ lotId }: { lotId: number }) {
   return SHEETS.map(([name, label]) => (
-    <a
-      key={name}
-      href={`/api/lots/${lotId}/plan-papers/${name}`}
-      target="_blank"
-      rel="noreferrer"
-      className="rounded-key border-ink hover:bg-wash inline-flex h-9 items-center border px-3.5 font-semibold"
-    >
+    <PaperLink key={name} href={`/api/lots/${lotId}/plan-papers/${name}`}>
       {label}
-    </a>
+    </PaperLink>
   ));
 }

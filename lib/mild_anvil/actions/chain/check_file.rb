@@ -48,7 +48,9 @@ module MildAnvil
 
         def analysis(bytes, name)
           source = Devices::Delimited::Source.of(bytes)
-          reading = Devices::Delimited::FileReader.read(source, name: name, units: Catalogue.units)
+          reading = Stoppable.here do
+            Devices::Delimited::FileReader.read(source, name: name, units: Catalogue.units)
+          end
           return Core::Curve::Analysis.new(reading.recording) if reading.ready?
 
           raise InvalidInput.new(reading.questions.map { |question| question[:text] }.join(" "),

@@ -8,30 +8,31 @@ module MildAnvil
         module_function
 
         # @param row [Store::Models::Conclusion]
+        # @param language [String, nil] nil: the laboratory's
         # @return [Store::Models::ConclusionPaper] with the signatures that stand under it now
-        def keep(row)
+        def keep(row, language = nil)
           Store::Database.write do
             Store::Models::Lot.locked!(row.lot_id)
             SignedPaper.keep(row, row.papers_dataset, event: :keep_conclusion_paper, lot_id: row.lot_id,
-                                                      conclusion_id: row.id) do |hands|
+                                                      language: language, conclusion_id: row.id) do |hands, spoken|
               Documents::ConclusionPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
-                                                               signatures: hands, paper: head(row))
+                                                               signatures: hands, paper: head(row, spoken))
             end
           end
         end
 
-        def head(row)
+        def head(row, language)
           lot = row.frozen_body.fetch("lot")
           Actions::Papers::Head.call(title: "Conclusion", name: "#{lot['customer']}, #{lot['job']}", record: row,
-                                     number: "C-#{row.job_id}-#{row.number}")
+                                     number: "C-#{row.job_id}-#{row.number}", language: language)
         end
         private_class_method :head
 
         # @return [Array(String, String)] name and bytes
-        # @raise [NotFound, Tampered]
-        def read(id)
+        # @raise [NotFound, Tampered, InvalidInput]
+        def read(id, language: nil)
           row = Store::Models::Conclusion.fetch!(id)
-          ["conclusion-#{row.job_id}-#{row.number}.pdf", keep(row).bytes]
+          ["conclusion-#{row.job_id}-#{row.number}.pdf", keep(row, language).bytes]
         end
       end
     end

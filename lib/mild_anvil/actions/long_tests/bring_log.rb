@@ -46,7 +46,9 @@ module MildAnvil
         def recording
           @recording ||= begin
             source = Devices::Delimited::Source.of(@bytes)
-            reading = Devices::Delimited::FileReader.read(source, name: @name, units: Catalogue.units)
+            reading = Stoppable.here do
+              Devices::Delimited::FileReader.read(source, name: @name, units: Catalogue.units)
+            end
             refuse(reading.questions.map { |question| question[:text] }.join(" ")) unless reading.ready?
             reading.recording
           end

@@ -8,29 +8,30 @@ module MildAnvil
         module_function
 
         # @param row [Store::Models::LongReport]
+        # @param language [String, nil] nil: the laboratory's
         # @return [Store::Models::LongReportPaper] with the signatures that stand under it now
-        def keep(row)
+        def keep(row, language = nil)
           Store::Database.write do
             Store::Models::LongTest.locked!(row.test_id)
             SignedPaper.keep(row, row.papers_dataset, event: :keep_long_report_paper, lot_id: row.test.lot_id,
-                                                      report_id: row.id) do |hands|
+                                                      language: language, report_id: row.id) do |hands, spoken|
               Documents::LongReportPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
-                                                               signatures: hands, paper: head(row))
+                                                               signatures: hands, paper: head(row, spoken))
             end
           end
         end
 
-        def head(row)
+        def head(row, language)
           Papers::Head.call(title: "Report of a long test", name: row.frozen_body.dig("content", "title"), record: row,
-                            number: "LT-#{row.test_id}-#{row.number}")
+                            number: "LT-#{row.test_id}-#{row.number}", language: language)
         end
         private_class_method :head
 
         # @return [Array(String, String)] name and bytes
-        # @raise [NotFound, Tampered]
-        def read(id)
+        # @raise [NotFound, Tampered, InvalidInput]
+        def read(id, language: nil)
           row = Store::Models::LongReport.fetch!(id)
-          ["long-test-#{row.test_id}-report-#{row.number}.pdf", keep(row).bytes]
+          ["long-test-#{row.test_id}-report-#{row.number}.pdf", keep(row, language).bytes]
         end
       end
     end

@@ -33,6 +33,11 @@ module MildAnvil
           show
         end
 
+        # @param wanted [String, nil]
+        # @return [String] that, or the laboratory's own
+        # @raise [InvalidInput] for one that papers do not have
+        def language(wanted) = Documents::PaperWords.new(wanted || show[:language]).language
+
         # @return [Documents::Paper::Laboratory]
         def on_paper
           row = Store::Models::Laboratory.in_force or return Documents::Paper::Laboratory.none

@@ -15,12 +15,13 @@ module MildAnvil
 
         # @param kind [String] of KINDS
         # @param unit [String, nil]; @param link [String] address of the application, for the codes of labels
+        # @param language [String, nil] of the PDFs; nil: the laboratory's
         # @return [ExportStatement::Paper]
-        def call(lot_id:, kind:, unit: nil, link: "")
+        def call(lot_id:, kind:, unit: nil, link: "", language: nil)
           lot = Store::Models::Lot.fetch!(lot_id)
           content, type = case kind
-                          when "plan-sheet.pdf" then [sheet(lot, unit), PDF]
-                          when "what-to-send.pdf" then [send_sheet(lot), PDF]
+                          when "plan-sheet.pdf" then [sheet(lot, unit, language), PDF]
+                          when "what-to-send.pdf" then [send_sheet(lot, language), PDF]
                           when "labels.pdf" then [labels(lot, link), PDF]
                           when "specimens.csv" then [specimens(lot), CSV]
                           else day(lot, kind)
@@ -28,32 +29,35 @@ module MildAnvil
           ExportStatement::Paper.new(content: content, type: type, name: "lot-#{lot.id}-#{kind}")
         end
 
-        def sheet(lot, unit)
+        def sheet(lot, unit, language)
           plan = ShowPlan.call(lot_id: lot.id, unit: unit)
           pieces = SpecimenList.show(lot_id: lot.id).map { |row| row.merge(label: shown(row)) }
           in_order = pieces.sort_by { |row| [row[:place] || (1 << 30), row[:number]] }
-          Documents::PlanSheetPdf.render(head(lot), plan, in_order, letterhead(Documents::PlanSheetPdf::TITLE, lot))
+          Documents::PlanSheetPdf.render(head(lot), plan, in_order,
+                                         letterhead(Documents::PlanSheetPdf::TITLE, lot, language))
         end
         private_class_method :sheet
 
         def shown(row) = row[:label].empty? ? row[:number].to_s : row[:label]
         private_class_method :shown
 
-        def letterhead(title, lot)
-          Actions::Papers::Head.call(title: title, name: lot.name, number: "L-#{lot.id}", record: lot)
+        def letterhead(title, lot, language)
+          Actions::Papers::Head.call(title: title, name: lot.name, number: "L-#{lot.id}", record: lot,
+                                     language: language)
         end
         private_class_method :letterhead
 
         def head(lot) = { name: lot.name, customer: lot.job.customer, job: lot.job.title }
         private_class_method :head
 
-        def send_sheet(lot)
+        def send_sheet(lot, language)
           content = Store::Models::Plan.of(lot.id)&.content_h || ShowPlan.first(lot)
           part = content[:send].to_h
           count = content[:pulls] or raise InvalidInput.new("Plan how many pulls first", fields: { pulls: "is needed" })
           wanted = { count: count + content[:trials].to_i, spare: part[:spare], ends: part[:ends],
                      labelling: part[:labelling], least_length: least_length(content), labels: labels_of(lot) }
-          Documents::SendSheetPdf.render(described(lot), wanted, letterhead(Documents::SendSheetPdf::TITLE, lot))
+          Documents::SendSheetPdf.render(described(lot), wanted,
+                                         letterhead(Documents::SendSheetPdf::TITLE, lot, language))
         end
         private_class_method :send_sheet
 

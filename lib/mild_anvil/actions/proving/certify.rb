@@ -49,18 +49,6 @@ module MildAnvil
           "Its loose gear is not in order: #{lacking.map { |row| "#{row[:name]} #{row[:lacks]}" }.join('; ')}"
         end
 
-        # @return [Array(String, String)] name and bytes
-        # @raise [NotFound, Tampered] where its bytes are not those that were drawn
-        def read(id)
-          row = Store::Models::ProofCertificate[id] || raise(NotFound, "there is no such certificate")
-          bytes = row.document.to_s.b
-          unless OpenSSL::Digest::SHA256.hexdigest(bytes) == row.sha256
-            raise Tampered, "#{row.number} is not what was given out: its bytes have another hash. It is not handed out"
-          end
-
-          ["#{row.number}.pdf", bytes]
-        end
-
         # @return [Hash] what stands in the way, the loose gear, what was given out
         def show(run_id)
           run = Store::Models::Run.fetch!(run_id)
@@ -93,10 +81,11 @@ module MildAnvil
           number = number!
           dues = Dues.after(run.ended_at.to_date)
           stated = facts(run, number, given(person, witness, replaces, reason), dues)
-          pdf = Documents::RunRecordPdf.render(stated, head(run, stated, number))
+          language = Papers::Laboratory.language(nil)
+          pdf = Documents::RunRecordPdf.render(stated, CertificatePapers.head(run, stated, language))
           row = Store::Models::ProofCertificate.create(
-            number: number, run_id: run.id, replaces_id: replaces&.id, person_id: person.id,
-            content: JSON.generate(stated.except(:curve, :unit, :rule)), document: Sequel.blob(pdf),
+            number: number, run_id: run.id, replaces_id: replaces&.id, person_id: person.id, language: language,
+            content: JSON.generate(stated.except(*CertificatePapers::MEASURED)), document: Sequel.blob(pdf),
             sha256: OpenSSL::Digest::SHA256.hexdigest(pdf), examination_due: dues[:examination],
             load_test_due: dues[:load_test], **witness.transform_keys { |key| :"witness_#{key}" }
           )
@@ -106,11 +95,6 @@ module MildAnvil
           row
         end
         private_class_method :keep
-
-        def head(run, stated, number)
-          Papers::Head.call(title: stated[:title], name: stated[:subtitle], number: number, record: run)
-        end
-        private_class_method :head
 
         # One after the other in a year; the schema holds them apart.
         def number!

@@ -20,7 +20,7 @@ module MildAnvil
         end
 
         # @return [Array<String>]
-        def problems = KINDS.flat_map { |kind| of(*kind) } + revisions
+        def problems = KINDS.flat_map { |kind| of(*kind) } + revisions + certificates
 
         # @return [Array<Hash>] rows of statements with their frozen text: {row:, body:}
         def statements
@@ -59,6 +59,16 @@ module MildAnvil
             next if earlier[:lot_id] == row[:lot_id] && earlier[:number] < row[:number]
 
             "Statement #{row[:number]} supersedes one that is not before it"
+          end
+        end
+
+        # What was given out for a proof, and its other papers.
+        def certificates
+          others = @contents.rows(:certificate_papers).group_by { |row| row[:certificate_id] }
+          @contents.rows(:proof_certificates).filter_map do |row|
+            given_out = { sha256: row[:sha256], content: row[:document] }
+            why = papers([given_out, *others[row[:id]]])
+            "Certificate #{row[:number]}: #{why}" if why
           end
         end
 

@@ -20,10 +20,7 @@ module MildAnvil
             json(Acts::Conclusions.shown(row), status: 201)
           end
           app.operation("conclusionPaper") do |given|
-            name, bytes = Acts::Papers.read(given.id)
-            content_type "application/pdf"
-            hand_out(name, "inline")
-            bytes
+            send_pdf(*Acts::Papers.read(given.id, language: given.query[:language]))
           end
           app.operation("keepMaking") do |given|
             row = Acts::Makings.keep(lot_id: given.id, values: given.body, person_id: person_id)

@@ -75,10 +75,7 @@ module MildAnvil
             json(Acts::Report.shown(Acts::Report.review(id: given.id, person_id: person_id, **given.body)), status: 201)
           end
           app.operation("longReportPaper") do |given|
-            name, bytes = Acts::ReportPapers.read(given.id)
-            content_type "application/pdf"
-            hand_out(name, "inline")
-            bytes
+            send_pdf(*Acts::ReportPapers.read(given.id, language: given.query[:language]))
           end
         end
         private_class_method :reports

@@ -28,8 +28,8 @@ module MildAnvil
               raise NotFound.new("there is no paper #{kind}", kind: kind)
             end
 
-            send_paper(Actions::Planning::Papers.call(lot_id: given.id, kind: kind, unit: given.query[:unit],
-                                                      link: request.base_url))
+            send_paper(Actions::Planning::Papers.call(lot_id: given.id, kind: kind, link: request.base_url,
+                                                      **given.query.slice(:unit, :language)))
           end
         end
         private_class_method :plans

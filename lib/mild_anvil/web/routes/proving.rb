@@ -32,10 +32,7 @@ module MildAnvil
             json(Acts::Certify.show(given.id), status: 201)
           end
           app.operation("certificatePaper") do |given|
-            name, bytes = Acts::Certify.read(given.id)
-            content_type "application/pdf"
-            hand_out(name, "inline")
-            bytes
+            send_pdf(*Acts::CertificatePapers.read(given.id, language: given.query[:language]))
           end
         end
         private_class_method :certificates
