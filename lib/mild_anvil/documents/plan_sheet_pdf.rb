@@ -62,11 +62,15 @@ module MildAnvil
       end
 
       def details(answer)
-        table(["Link", "Holds", "Goes first"], answer[:links]) { |l| [l[:name], figure(l[:capacity]), figure(l[:chance_text])] }
+        table(["Link", "Holds", "Goes first"], answer[:links]) do |link|
+          [link[:name], *link.values_at(:capacity, :chance_text).map { |text| figure(text) }]
+        end
         table(%w[Bench Cell Answer], answer[:benches], widths: { 0 => 96, 1 => 44 }) do |b|
           [b[:name], b[:cell].to_s, b[:sentence]]
         end
-        table(["Share", "Water", "The cell should read"], answer[:steps]) { |s| [s[:share], s[:litres], s[:reading]].map { |t| figure(t) } }
+        table(["Share", "Water", "The cell should read"], answer[:steps]) do |step|
+          step.values_at(:share, :litres, :reading).map { |text| figure(text) }
+        end
         table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], i[:lane], "#{i[:kind]} #{i[:label]}"] }
         answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{line}") }
       end

@@ -41,7 +41,7 @@ class CertificatePapersTest < CommittedCase
   # With the hashes of the package put right.
   def forged_in_a_package(lot)
     Tempfile.create(["proof", ".zip"]) do |file|
-      Actions::Packages::Write.call(file.path, lots: [lot.id], person_id: person.id)
+      Actions::Packages::Write.call(file.path, lot_ids: [lot.id])
       assert_empty problems(file.path)
       papers = Zip::File.open(file.path) { |zip| zip.entries.map(&:name).grep(%r{\Apapers/}) }
 
