@@ -11,11 +11,15 @@ module MildAnvil
                 "handed in in originals/, photos and papers beside them. All values are SI unless a unit stands " \
                 "beside them; times are UTC. How it is made is told in docs/data-package.md."
 
+        # All of it as it was when it was begun, whoever saves meanwhile.
         # @param path [String] of the file to be written
         # @param lot_ids [Array<Integer>, nil]; @param job_id [Integer, nil]; neither: everything
         # @return [Hash] the manifest
         # @raise [NotFound]
-        def self.call(path, lot_ids: nil, job_id: nil) = new(lot_ids, job_id).write(path)
+        def self.call(path, lot_ids: nil, job_id: nil)
+          installation # told once, before anything is looked at
+          Sequel::Model.db.transaction(isolation: :repeatable) { new(lot_ids, job_id).write(path) }
+        end
 
         # @return [String] of this installation, the same for ever
         def self.installation
