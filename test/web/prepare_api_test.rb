@@ -68,4 +68,25 @@ class PrepareApiTest < WebCase
     assert_match(/attachment/, last_response.headers["Content-Disposition"])
     call(:delete, "/api/attachments/#{kept['id']}")
   end
+
+  def hung(piece, words, key: "photo-0001")
+    file = Rack::Test::UploadedFile.new(StringIO.new(words), "text/plain", original_filename: "seen.txt")
+    header "Idempotency-Key", key
+    post "/api/attachments", { file: file, target: JSON.generate(specimen_id: piece) }
+    [last_response.status, JSON.parse(last_response.body)["id"]]
+  ensure
+    header "Idempotency-Key", nil
+  end
+
+  def test_a_file_that_is_sent_again_after_a_lost_answer_hangs_there_once
+    id, (first, second) = listed
+    once = hung(first, "torn at the pin")
+
+    assert_equal [201, [once] * 2], [once.first, Array.new(2) { hung(first, "torn at the pin") }]
+    assert_equal [409, nil], hung(second, "torn at the pin")
+    assert_equal [409, nil], hung(first, "torn at the edge")
+    assert_equal 201, hung(first, "torn at the pin", key: "photo-0002").first
+    assert_equal([2, 0], [first, second].map { |piece| Actions::Prepare::Attach.of(specimen_id: piece).size })
+    assert_predicate id, :positive?
+  end
 end

@@ -1,5 +1,6 @@
+import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { discard, keep, keptRows, labelOf, sendKept, type Kept } from "./kept";
+import { discard, keep, keepFile, keptFile, keptRows, labelOf, sendKept, type Kept } from "./kept";
 
 const row = (key: string, path = "/api/lots/3/pulls", person = 1) => ({ key, path, body: `{"n":"${key}"}`, person });
 const clear = () => keptRows().forEach((one) => discard(one.key));
@@ -52,6 +53,26 @@ describe("what is kept without a line", () => {
     expect(await sendKept(1, answers)).toBe(1);
     expect(keptRows().map((one) => [one.key, one.refused])).toEqual([["a", "no number"]]);
     expect(await sendKept(1, answers)).toBe(0);
+  });
+
+  it("holds a photo with its bytes until it is sent or thrown away", async () => {
+    const photo = new File(["jpeg bytes"], "anchor.jpg", { type: "image/jpeg" });
+    const target = { key: "photo", path: "/api/attachments", body: '{"pull_id":4}', person: 1 };
+    keep(row("before"));
+    expect(await keepFile(target, photo)).toBe(true);
+    expect(keptRows().map((one) => [one.label, one.file])).toEqual([
+      ["a pull that was read off a display", undefined],
+      ["a photo or a paper", "anchor.jpg"],
+    ]);
+    expect(await keptFile("photo")).toBeDefined();
+
+    const seen: string[] = [];
+    await sendKept(1, async (one) => {
+      seen.push(one.key);
+      return { status: 201 };
+    });
+    expect(seen).toEqual(["before", "photo"]);
+    expect(await keptFile("photo")).toBeUndefined();
   });
 
   it("belongs to whoever typed it", async () => {

@@ -1,3 +1,5 @@
+import { del, get, set } from "idb-keyval";
+
 /** What was typed without a line: kept in this browser, sent once, in order, when there is one. */
 export type Kept = {
   key: string; // what makes the server do it once
@@ -6,6 +8,7 @@ export type Kept = {
   label: string;
   at: string;
   person: number;
+  file?: string; // name of a file whose bytes are kept beside it; the body says what it belongs to
   refused?: string; // why the server did not take it; it waits for a person
 };
 
@@ -20,6 +23,7 @@ const KEEPABLE: [RegExp, string, string?][] = [
   [/^\/api\/stations\/\d+\/events$/, "what happened in a long test", "at"],
   [/^\/api\/watch\/\d+\/breaks$/, "a morning’s break", "at"],
   [/^\/api\/lots\/\d+\/dimensions$/, "a size"],
+  [/^\/api\/attachments$/, "a photo or a paper"],
 ];
 
 /** It may be sent hours later: from now on it says when it was. */
@@ -92,7 +96,26 @@ export function keep(row: Omit<Kept, "at" | "label">): boolean {
   }
 }
 
-export const discard = (key: string) => write(read().filter((row) => row.key !== key));
+const bytesOf = (key: string) => `${STORE}/${key}`;
+
+/** The same for a file; its bytes go where the browser has room for them. */
+export async function keepFile(row: Omit<Kept, "at" | "label" | "file">, file: File): Promise<boolean> {
+  try {
+    await set(bytesOf(row.key), file);
+  } catch {
+    return false;
+  }
+  return keep({ ...row, file: file.name });
+}
+
+/** The bytes of a file that is kept; nothing where the browser has thrown them away. */
+export const keptFile = (key: string) => get<Blob>(bytesOf(key));
+
+export function discard(key: string) {
+  const rows = read();
+  if (rows.some((row) => row.key === key && row.file !== undefined)) void del(bytesOf(key)).catch(() => undefined);
+  write(rows.filter((row) => row.key !== key));
+}
 
 type Sender = (row: Kept) => Promise<{ status: number; message?: string }>;
 

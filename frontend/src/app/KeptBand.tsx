@@ -56,7 +56,7 @@ export function KeptBand() {
             >
               <span className="min-w-0 flex-1">
                 <b className="font-semibold">{row.label}</b>, typed {when(row.at)}
-                <code className="num text-soft block truncate text-[12px]">{row.body}</code>
+                <code className="num text-soft block truncate text-[12px]">{row.file ?? row.body}</code>
                 {row.refused && <span className="text-signal block">{row.refused}</span>}
               </span>
               <button type="button" className="text-[13px] underline" onClick={() => discard(row.key)}>

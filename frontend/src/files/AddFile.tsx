@@ -1,5 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
-import { attachFile } from "@/api/client";
+import { Fault } from "@/api/client";
+import { attachFile } from "@/api/uploads";
 import { ErrorNote } from "@/ui/states";
 
 const ACCEPTED =
@@ -25,7 +26,8 @@ export function AddFile({ target, label, onAdded }: Props) {
           }}
         />
       </label>
-      {add.error && <ErrorNote message={add.error.message} />}
+      {add.error instanceof Fault && add.error.kept && <p className="text-soft">{add.error.message}</p>}
+      {add.error && !(add.error instanceof Fault && add.error.kept) && <ErrorNote message={add.error.message} />}
     </>
   );
 }

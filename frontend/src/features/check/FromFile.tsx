@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { uploadCheckFile } from "@/api/client";
+import { uploadCheckFile } from "@/api/uploads";
 import { stated } from "@/format/figure";
 import { Choice } from "@/ui/Choice";
 import { ErrorNote } from "@/ui/states";

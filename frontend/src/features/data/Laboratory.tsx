@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { toast } from "sonner";
-import { answer, api, sendPicture, type Schemas } from "@/api/client";
+import { answer, api, type Schemas } from "@/api/client";
+import { sendPicture } from "@/api/uploads";
 import { laboratoryKey, laboratoryQuery } from "@/api/dataQueries";
 import { useMay } from "@/api/session";
 import { when } from "@/format/words";

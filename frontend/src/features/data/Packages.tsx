@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { toast } from "sonner";
-import { lookPackage, takePackage, type Schemas } from "@/api/client";
+import { type Schemas } from "@/api/client";
+import { lookPackage, takePackage } from "@/api/uploads";
 import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
 import { Button } from "@/ui/Button";

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useId } from "react";
 import { useFormContext, useWatch } from "react-hook-form";
-import { sendPicture } from "@/api/client";
+import { sendPicture } from "@/api/uploads";
 import { ErrorNote } from "@/ui/states";
 import type { Item } from "./itemForm";
 

@@ -1,5 +1,5 @@
 import { toast } from "sonner";
-import { bringLongLog } from "@/api/client";
+import { bringLongLog } from "@/api/uploads";
 import { useLongChange, type LongTest } from "@/api/lastingQueries";
 import { useMay } from "@/api/session";
 import { ErrorNote } from "@/ui/states";

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { fillForm, lookForm, type Schemas } from "@/api/client";
+import { type Schemas } from "@/api/client";
+import { fillForm, lookForm } from "@/api/uploads";
 import { Button } from "@/ui/Button";
 import { FilePick } from "@/ui/FilePick";
 import { Sheet } from "@/ui/Sheet";

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { readTable, type Schemas } from "@/api/client";
+import { type Schemas } from "@/api/client";
+import { readTable } from "@/api/uploads";
 import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";

@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { toast } from "sonner";
-import { keepOldBreaks, lookOldBreaks, type Schemas } from "@/api/client";
+import { type Schemas } from "@/api/client";
+import { keepOldBreaks, lookOldBreaks } from "@/api/uploads";
 import { lotChanged } from "@/api/queries";
 import { useMay } from "@/api/session";
 import { plural } from "@/format/words";

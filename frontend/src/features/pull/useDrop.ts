@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import { Fault, sendFile, type Schemas } from "@/api/client";
+import { Fault, type Schemas } from "@/api/client";
+import { sendFile } from "@/api/uploads";
 import { lotChanged } from "@/api/queries";
 
 export type Choices = Schemas["Choices"];

@@ -18,18 +18,19 @@ module MildAnvil
         # @param target [Hash] one of TARGETS
         # @return [Store::Models::AttachmentLink]
         # @raise [InvalidInput] for what is no picture nor paper, or too large
-        def add(name:, file:, target:, person_id:, note: "")
+        def add(name:, file:, target:, person_id:, note: "", once_key: nil)
           person = People.fetch!(person_id)
           key, id = one!(target)
           looked = Devices::LookedFile.of(file, name: name)
-          Store::Database.write do
+          request = { name: name, sha256: looked.original_sha256, on: key, id: id, note: note.to_s }
+          made = OnceOnly.call(once_key, person_id: person.id, action: :attach_file, request: request) do
             row = keep(name, looked, person)
-            link = Store::Models::AttachmentLink.create(attachment_id: row.id, key => id, note: note.to_s,
-                                                        person_id: person.id)
             Store::Events.record(:attach_file, row, person_id: person.id, lot_id: lot_of(key, id),
                                                     after: { name: name, sha256: row.sha256, on: key.to_s, id: id })
-            link
+            Store::Models::AttachmentLink.create(attachment_id: row.id, key => id, note: note.to_s,
+                                                 person_id: person.id).id
           end
+          Store::Models::AttachmentLink[made]
         end
 
         # It stays stored, and is no longer shown.

@@ -1,0 +1,113 @@
+import { Fault, faultOf, fileForm, KEPT, KEPT_WORDS, once, onceKey, send, SILENT, whose, type Schemas } from "./client";
+import { keepFile } from "./kept";
+
+/** Sends one logger file, or the draft that its preview left of it, with the choices made for it. */
+export function sendFile<T>(
+  path: string,
+  file: File | number,
+  choices: Schemas["Choices"],
+  signal?: AbortSignal,
+): Promise<T> {
+  const form = new FormData();
+  if (typeof file === "number") form.append("draft_id", String(file));
+  else form.append("file", file);
+  form.append("choices", JSON.stringify(choices));
+  return send<T>(path, { body: form, signal }, "The server does not answer. Nothing was saved.");
+}
+
+export function sendPicture(file: File): Promise<{ id: number; name: string }> {
+  const form = new FormData();
+  form.append("file", file);
+  return send("/api/pictures", { body: form }, SILENT);
+}
+
+/** What a package would bring; nothing of it is kept yet. */
+export function lookPackage(file: File): Promise<Schemas["PackageLook"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send("/api/packages/look", { body: form }, SILENT);
+}
+
+/** Takes in the package that was looked at, and of what differs those rows. */
+export function takePackage(file: File, sha256: string, take: string[]): Promise<Schemas["PackageTaken"]> {
+  const form = new FormData();
+  form.append("file", file);
+  form.append("choices", JSON.stringify({ sha256, take }));
+  return send("/api/packages", { body: form }, "The server does not answer. Nothing was taken in.");
+}
+
+/** What a customer's form asks for. */
+export function lookForm(statementId: number, file: File): Promise<Schemas["FormCell"][]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send(`/api/statements/${statementId}/form/look`, { body: form }, SILENT);
+}
+
+/** The form, filled, as a file of its own. */
+export async function fillForm(statementId: number, file: File): Promise<void> {
+  const form = new FormData();
+  form.append("file", file);
+  const response = await fetch(`/api/statements/${statementId}/form`, {
+    method: "POST",
+    body: form,
+    headers: { "X-CSRF-Token": whose().csrf },
+  });
+  if (!response.ok) throw faultOf(await response.json().catch(() => undefined), response.status);
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(await response.blob());
+  link.download = `filled-${file.name}`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** A table of old breaks, before anything of it is kept. */
+export function lookOldBreaks(file: File): Promise<Schemas["OldBreaks"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send("/api/old-breaks/look", { body: form }, SILENT);
+}
+
+export function keepOldBreaks(
+  lotId: number,
+  file: File,
+  columns: Record<string, number>,
+  unit: string,
+): Promise<{ count: number }> {
+  const form = new FormData();
+  form.append("file", file);
+  form.append("choices", JSON.stringify({ columns, unit }));
+  return send(`/api/lots/${lotId}/old-breaks`, { body: form }, "The server does not answer. Nothing was saved.");
+}
+
+/** A photo or a paper on something; without a line it is kept here. */
+export async function attachFile(target: Record<string, number>, file: File): Promise<Schemas["Attached"]> {
+  const row = { key: onceKey(), path: "/api/attachments", body: JSON.stringify(target), person: whose().person ?? 0 };
+  try {
+    return await send(row.path, { body: fileForm(file, row.body), headers: once(row.key) }, SILENT);
+  } catch (fault) {
+    if (!(fault instanceof Fault && fault.status === 0) || row.person === 0 || !(await keepFile(row, file)))
+      throw fault;
+    throw new Fault(KEPT_WORDS, {}, KEPT);
+  }
+}
+
+/** A recording of a dead-weight check; its steps come back. */
+export function uploadCheckFile(instrumentId: number, file: File): Promise<Schemas["CheckFile"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send(`/api/instruments/${instrumentId}/check-file`, { body: form }, SILENT);
+}
+
+/** A logger's file of a station under a long test. */
+export function bringLongLog(stationId: number, file: File): Promise<Schemas["LongTest"]> {
+  const form = new FormData();
+  form.append("file", file);
+  return send(`/api/stations/${stationId}/log`, { body: form }, "The server does not answer. Nothing was saved.");
+}
+
+/** Reads pasted rows or a file of specimens; nothing is kept yet. */
+export function readTable<T>(file: File): Promise<T> {
+  const form = new FormData();
+  form.append("file", file);
+  return send<T>("/api/specimen-tables", { body: form }, "The server does not answer. Nothing was saved.");
+}
