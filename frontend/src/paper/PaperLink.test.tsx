@@ -27,10 +27,10 @@ it("opens a paper in the laboratory's language, until another one is chosen for 
       </PaperLink>
     </>,
   );
-  await screen.findByRole("button", { name: "Language of Record: Deutsch" });
+  await screen.findByRole("button", { name: "de: language of Record" });
   expect(await link()).toHaveAttribute("href", "/api/checks/3/record?unit=kN&language=de");
 
-  await userEvent.click(screen.getByRole("button", { name: "Language of PC-1: Deutsch" }));
+  await userEvent.click(screen.getByRole("button", { name: "de: language of PC-1" }));
   await userEvent.click(await screen.findByRole("menuitemradio", { name: "English" }));
 
   expect(await link()).toHaveAttribute("href", "/api/checks/3/record?unit=kN&language=en");
@@ -41,6 +41,6 @@ it("opens a paper in the laboratory's language, until another one is chosen for 
 it("takes no language that papers do not have", async () => {
   localStorage.setItem("paper-language", "xx");
   renderInLot(<PaperLink href="/p">Record</PaperLink>);
-  await screen.findByRole("button", { name: "Language of Record: Deutsch" });
+  await screen.findByRole("button", { name: "de: language of Record" });
   expect(await link()).toHaveAttribute("href", "/p?language=de");
 });

@@ -31,7 +31,7 @@ function Language({ of, inline }: { of: string; inline?: boolean }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
-        aria-label={`Language of ${of}: ${languages.find((one) => one.key === language)?.name ?? language}`}
+        aria-label={`${language}: language of ${of}`}
         className={
           inline
             ? "text-soft hover:text-ink min-h-6 px-1.5 text-[12px] uppercase"

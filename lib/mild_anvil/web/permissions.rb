@@ -36,7 +36,7 @@ module MildAnvil
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
                       withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep beginLesson
-                      pullPractice handInLesson makeLesson retireLesson lookOldBreaks keepOldBreaks],
+                      pullPractice checkPracticeCell handInLesson makeLesson retireLesson lookOldBreaks keepOldBreaks],
         %w[reviewer] => %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

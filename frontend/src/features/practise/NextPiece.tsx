@@ -48,6 +48,7 @@ export function NextPiece({ run, next }: Props) {
         <span className="text-soft num text-[13px]">
           {run.pulled.length} of {run.pieces} pulled
         </span>
+        {next.cell && run.cells.length > 1 && <span className="text-[13px]">in line: {next.cell}</span>}
       </div>
       {card && (
         <div className="bg-bar text-barink grid justify-items-center gap-1 px-4 py-3" aria-label="The display">

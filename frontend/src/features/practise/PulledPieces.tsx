@@ -15,7 +15,10 @@ export function PulledPieces({ run }: { run: Schemas["PracticeRun"] }) {
             className="border-line grid grid-cols-[30px_minmax(0,1fr)_auto] items-baseline gap-x-3 border-t px-3 py-2 first:border-t-0"
           >
             <span className="num text-soft text-right">{pull.number}</span>
-            <span>{pull.seen}</span>
+            <span>
+              {pull.seen}
+              {pull.cell && run.cells.length > 1 && <span className="text-soft block text-[12px]">{pull.cell}</span>}
+            </span>
             <Link
               to="/lots/$lotId/judge"
               params={{ lotId: run.lot_id }}

@@ -3,6 +3,7 @@ import { Link, useParams } from "@tanstack/react-router";
 import { practiceRunQuery } from "@/api/practiceQueries";
 import { sessionQuery } from "@/api/queries";
 import { Caution, ErrorNote, Waiting } from "@/ui/states";
+import { Cells } from "./Cells";
 import { HandIn } from "./HandIn";
 import { NextPiece } from "./NextPiece";
 import { PulledPieces } from "./PulledPieces";
@@ -35,6 +36,7 @@ export function RunPage() {
             <PulledPieces run={run} />
           </div>
           <div className="grid content-start gap-5">
+            <Cells run={run} own={own} />
             {own && <HandIn run={run} />}
             <section className="sheet grid gap-1.5 p-4 text-[13px]" aria-label="Sealed">
               <h2>Sealed</h2>

@@ -2,7 +2,7 @@ import type { Schemas } from "@/api/client";
 import { ForceRule } from "@/charts/ForceRule";
 import type { RuleDemand, RuleMark } from "@/charts/ruleLayout";
 import { stated } from "@/format/figure";
-import { COUNTS_AS, perCent } from "@/format/words";
+import { COUNTS_AS, perCent, plural } from "@/format/words";
 import { useShownUnit } from "@/lot/units";
 import { OtherWords } from "./OtherWords";
 
@@ -48,11 +48,40 @@ export function Truth({ run, result }: { run: Run; result: Result }) {
         </section>
       )}
       {result.teaches && <p className="border-derived max-w-[80ch] border-l-4 px-3 text-[15px]">{result.teaches}</p>}
+      {result.cells?.some((cell) => cell.pulls > 0) && <CellsTold cells={result.cells} />}
       <div className="grid gap-5 min-[1000px]:grid-cols-2">
         <Judgements rows={result.pulls} unit={unit.symbol} />
         <OtherWords result={result} unit={unit.symbol} />
       </div>
     </div>
+  );
+}
+
+/** How each cell really read, and whether somebody looked in time. */
+function CellsTold({ cells }: { cells: NonNullable<Result["cells"]> }) {
+  return (
+    <section aria-label="The cells">
+      <h2 className="pb-1.5 text-[15px]">The cells</h2>
+      <ul className="sheet text-[13.5px]">
+        {cells.map((cell) => (
+          <li
+            key={cell.name}
+            className="border-line grid grid-cols-[22px_minmax(0,1fr)_auto] items-baseline gap-x-2 border-t px-3 py-1.5 first:border-t-0"
+          >
+            <span
+              aria-label={cell.sound ? "sound" : "not sound"}
+              className={cell.sound ? "" : "text-signal font-semibold"}
+            >
+              {cell.sound ? "✓" : "✗"}
+            </span>
+            <span>
+              <b className="font-semibold">{cell.name}.</b> {cell.words}
+            </span>
+            <span className="num text-soft text-right">{plural(cell.pulls, "pull")}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

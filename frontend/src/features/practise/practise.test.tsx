@@ -2,7 +2,8 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it } from "vitest";
 import type { Schemas } from "@/api/client";
-import { figure, session } from "@/test/data";
+import { figure } from "@/test/data";
+import { NEXT, practiceRun as run } from "@/test/practice";
 import { renderInLot, serve } from "@/test/render";
 import { FreeLesson } from "./FreeLesson";
 import { HandIn } from "./HandIn";
@@ -11,32 +12,6 @@ import { NextPiece } from "./NextPiece";
 import { PulledPieces } from "./PulledPieces";
 import { Results } from "./Results";
 import { Truth } from "./Truth";
-
-type Run = Schemas["PracticeRun"];
-const NEXT = { number: 3, feature: "", group: null, digits: null, words: null };
-const run = (given: Partial<Run> = {}): Run => ({
-  id: 5,
-  title: "The connector broke first",
-  lesson_key: "connector-first",
-  lot_id: 33,
-  person: session.person?.name ?? "",
-  score: null,
-  finished_at: null,
-  created_at: "2026-11-27T08:00:00Z",
-  story: "Eight loops.",
-  sealed: "ab".repeat(32),
-  finished: false,
-  pieces: 8,
-  pulled: [
-    { pull_id: 91, number: 1, specimen: 1, feature: "end A", seen: "The specimen has parted.", counts_as: "break" },
-    { pull_id: 92, number: 2, specimen: 2, feature: "end A", seen: "The shackle opened.", counts_as: null },
-  ],
-  next: NEXT,
-  answer: "minimum",
-  options: [],
-  result: null,
-  ...given,
-});
 
 const result = (given: Partial<Schemas["PracticeResult"]> = {}): Schemas["PracticeResult"] => ({
   score: { promise: 61.2, judging: 15, total: 76.2, held: true, gap: 0.04, words: "The promise holds, 4.0 % below." },

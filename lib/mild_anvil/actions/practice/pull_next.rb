@@ -57,13 +57,20 @@ module MildAnvil
         end
         private_class_method :logged
 
+        # Of the cell that read it.
+        def step_of(truth, piece)
+          cell = truth.dig(:lesson, :cells)&.find { |one| one[:key] == piece[:cell] }
+          cell ? cell[:step_si] : truth.dig(:lesson, :population, :mean_si) / STEPS
+        end
+        private_class_method :step_of
+
         # @return [String] as a logger writes it
         def log(truth, piece)
           random = Random.new((truth[:seed] * 100) + piece[:number] + piece[:feature].to_s.sum)
           held = piece[:part] == "nothing" # taken off before anything gave way
           strength = held || piece[:hertz] ? piece[:strength_si] : piece[:shown_si]
           path = Simulator::Shapes.const_get(truth.dig(:lesson, :shape)).path(strength, random)
-          step = truth.dig(:lesson, :population, :mean_si) / STEPS
+          step = step_of(truth, piece)
           bench = Simulator::Bench.with(hertz: piece[:hertz] || HERTZ, step_newtons: step, noise_newtons: step * 0.7,
                                         offset_newtons: step * 3)
           log = Simulator::Pull.new(path: path, bench: bench, random: random,

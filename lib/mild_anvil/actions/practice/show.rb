@@ -25,6 +25,7 @@ module MildAnvil
           truth = run.truth
           { **row(run), story: truth.dig(:lesson, :story), sealed: run.hidden_sha256, finished: run.finished?,
                         pieces: truth[:pieces].size, pulled: pulled(run, truth), next: upcoming(run, truth),
+                        cells: Cells.new(run).shown,
                         answer: truth.dig(:lesson, :answer, :kind), options: options(truth),
                         result: run.result && JSON.parse(run.result) }
         end
@@ -40,9 +41,11 @@ module MildAnvil
         # What was seen of every piece that was pulled, and how it is judged by now.
         def pulled(run, truth)
           facts = LotFacts.new(run.lot)
+          cells = Cells.new(run)
           facts.pulls.sort_by(&:number).zip(truth[:pieces]).map do |pull, piece|
             { pull_id: pull.id, number: pull.number, specimen: piece && piece[:number], feature: pull.feature.name,
-              seen: piece && piece[:seen], counts_as: facts.judgement(pull)&.counts_as }
+              seen: piece && piece[:seen], cell: piece && cells.name(piece[:cell]),
+              counts_as: facts.judgement(pull)&.counts_as }
           end
         end
         private_class_method :pulled
@@ -50,7 +53,8 @@ module MildAnvil
         def upcoming(run, truth)
           piece = run.finished? ? nil : truth[:pieces][run.lot.pulls_dataset.count]
           piece && { number: piece[:number], feature: truth.dig(:lesson, :ends) ? piece[:feature] : "",
-                     group: piece[:group], digits: piece.dig(:card, :digits), words: piece.dig(:card, :words) }
+                     group: piece[:group], cell: Cells.new(run).name(piece[:cell]),
+                     digits: piece.dig(:card, :digits), words: piece.dig(:card, :words) }
         end
         private_class_method :upcoming
 

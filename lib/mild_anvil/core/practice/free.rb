@@ -36,8 +36,20 @@ module MildAnvil
           { title: "#{shop[:name]}: #{difficulty}", story: "#{shop[:material]}. #{level[:name]}.", trade: trade,
             item: shop[:item], material: shop[:material], shape: shop[:shape], pieces: level[:pieces], coverage: 0.95,
             population: population(shop, difficulty, stream), events: events(shop, difficulty),
-            answer: { kind: "minimum" }, teaches: "What holds for every piece is not what the strongest showed." }
+            cells: cells(shop, difficulty), answer: { kind: "minimum" },
+            teaches: "What holds for every piece is not what the strongest showed." }.compact
         end
+
+        # The hard ones have a spare cell beside the usual one, which only a check tells apart.
+        def cells(shop, difficulty)
+          return if difficulty != "hard"
+
+          usual = Cell.plain(shop[:mean_si])
+          spare = { key: "spare", name: "The spare cell", capacity_si: usual.capacity_si, from_si: usual.from_si,
+                    step_si: usual.step_si, sound: false, scatter_share: 0.05, why: SPARE_WHY }
+          [{ **usual.plate, sound: true }, spare]
+        end
+        private_class_method :cells
 
         def population(shop, difficulty, stream)
           hard = difficulty == "hard"
@@ -52,7 +64,9 @@ module MildAnvil
           return [] if difficulty == "plain"
 
           found = [connector(shop), struck]
-          difficulty == "hard" && AT_ONCE.include?(shop[:shape]) ? [*found, dozing] : found
+          return found if difficulty != "hard"
+
+          [*found, (dozing if AT_ONCE.include?(shop[:shape])), spare].compact
         end
         private_class_method :events
 
@@ -77,6 +91,15 @@ module MildAnvil
                  "half a second of rising load adds." }
         end
         private_class_method :dozing
+
+        SPARE_WHY = "It shows another figure every time, up to 5 % off: no correction mends that, and what it read " \
+                    "is no reading."
+
+        def spare
+          { share: 0.12, reads: [0.95, 1.05], cell: "spare", counts_as: "void",
+            seen: "The specimen has parted. It was read by the spare cell.", why: SPARE_WHY }
+        end
+        private_class_method :spare
 
         def refuse(name, value)
           raise InvalidInput.new("There is no #{name} “#{value.to_s[0, 40]}”", fields: { name => "is not known" })

@@ -7,7 +7,8 @@ module MildAnvil
       #
       # pieces: how many; ends: pulled on each; events: what goes otherwise than plain, each with the places it befalls
       # (at) or the share of them (share), what is shown of the strength (reads, a range), what it counts as, what is
-      # seen and why; card: how a display is read (text, factor of what is shown, unit in words).
+      # seen and why, and by which cell it is read; card: how a display is read (text, factor of what is shown, unit in
+      # words); cells: those on the bench, the first one where no event says another.
       class Lesson
         ANSWERS = %w[minimum none choice].freeze
         BREAK_SEEN = "The specimen has parted."
@@ -29,6 +30,9 @@ module MildAnvil
         def answer = content.fetch(:answer)
         def coverage = content.fetch(:coverage, 0.95)
         def card = content[:card]
+
+        # @return [Array<Cell>]
+        def cells = @cells ||= Cell.of(self)
 
         # @param seed [Integer]
         # @return [Array<Piece>] in the order in which they are pulled
@@ -68,7 +72,7 @@ module MildAnvil
           shown = event.key?(:reads) ? strength * between(event[:reads], stream) : strength
           told = PLAIN.merge(event.slice(*PLAIN.keys, :hertz))
           Piece.new(number: number, feature: name, strength_si: strength, shown_si: shown, group: group(number),
-                    card: card && read(shown, event), **told)
+                    card: card && read(shown, event), cell: event[:cell] || cells.first&.key, **told)
         end
 
         def group(number) = content[:groups]&.at((number - 1) % content[:groups].size)
@@ -82,19 +86,23 @@ module MildAnvil
         def between(range, stream) = range.first + ((range.last - range.first) * stream.next)
 
         def faults
-          found = {}
-          unless content[:pieces].is_a?(Integer) && content[:pieces].between?(
-            1, 60
-          )
-            found[:pieces] =
-              "it needs 1 to 60 pieces"
-          end
-          found[:answer] = "it has no answer" unless ANSWERS.include?(content.dig(:answer, :kind))
-          found[:population] = "it has no population" unless content[:population].is_a?(Hash)
-          if content.dig(:answer, :kind) == "choice" && content.dig(:answer, :options).to_a.count { |o| o[:right] } != 1
-            found[:answer] = "one of its choices is right"
-          end
-          found
+          { pieces: (unless content[:pieces].is_a?(Integer) && content[:pieces].between?(1, 60)
+                       "it needs 1 to 60 pieces"
+                     end),
+            answer: ("it has no answer" unless ANSWERS.include?(content.dig(:answer, :kind))) || choices,
+            population: ("it has no population" unless content[:population].is_a?(Hash)),
+            events: ("a piece is read by a cell that is not there" unless known_cells?) }.compact
+        end
+
+        def choices
+          return unless content.dig(:answer, :kind) == "choice"
+
+          "one of its choices is right" if content.dig(:answer, :options).to_a.count { |one| one[:right] } != 1
+        end
+
+        def known_cells?
+          named = content.fetch(:events, []).filter_map { |event| event[:cell] }
+          (named - content.fetch(:cells, []).map { |cell| cell[:key] }).empty?
         end
       end
     end

@@ -20,9 +20,17 @@ module MildAnvil
             run = Acts::PullNext.call(run_id: given.id, person_id: person_id, once_key: given.once_key, **given.body)
             json(Acts::Show.one(run), status: 201)
           end
+          app.operation("checkPracticeCell") do |given|
+            run = Acts::CheckCell.call(run_id: given.id, person_id: person_id, **given.body)
+            json(Acts::Show.one(run), status: 201)
+          end
           app.operation("handInLesson") do |given|
             json(Acts::Show.one(Acts::HandIn.call(run_id: given.id, person_id: person_id, **given.body)), status: 201)
           end
+          instruction(app)
+        end
+
+        def self.instruction(app)
           app.operation("makeLesson") do |given|
             Acts::Lessons.from_lot(lot_id: given.id, person_id: person_id, **given.body)
             json(Acts::Show.all(person_id: person_id, roles: person[:roles]), status: 201)
@@ -32,6 +40,7 @@ module MildAnvil
             json(Acts::Show.all(person_id: person_id, roles: person[:roles]))
           end
         end
+        private_class_method :instruction
       end
     end
   end
