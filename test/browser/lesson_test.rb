@@ -26,6 +26,7 @@ class LessonJourney < BrowserCase
     assert_text "The promise holds"
     assert_text "A pull that ended elsewhere is a lower bound"
     assert_selector "[aria-label=right]", count: 8
+    assert_text "It was checked before it was used."
     assert_accessible "the truth"
     visit "/lots"
     assert_no_text "The connector broke first"
@@ -33,6 +34,8 @@ class LessonJourney < BrowserCase
 
   def pull_all
     assert_text "0 of 8 pulled"
+    click_on "Hang masses on it"
+    assert_text "Checked before the first pull."
     (1..8).each do |done|
       find("button", text: "Pull it") # a key while a piece is being pulled pulls no second one
       press("p")

@@ -16,7 +16,7 @@ class PracticeChecksTest < StoreCase
     big, small = shown(run)[:cells]
 
     assert_equal ["The cell of 100 kN", nil, []], big.values_at(:name, :checked, :points)
-    assert_equal "100.00 kN, step 0.02 kN, certificate from 20.00 kN", big[:plate]
+    assert_equal "100 kN, step 0.02 kN, certificate from 20 kN", big[:plate]
     check(run, "big")
     now = shown(run)[:cells]
 

@@ -49,7 +49,7 @@ export function Truth({ run, result }: { run: Run; result: Result }) {
       )}
       {result.teaches && <p className="border-derived max-w-[80ch] border-l-4 px-3 text-[15px]">{result.teaches}</p>}
       {result.cells?.some((cell) => cell.pulls > 0) && <CellsTold cells={result.cells} />}
-      <div className="grid gap-5 min-[1000px]:grid-cols-2">
+      <div className={`grid gap-5 ${result.schools.length > 0 ? "min-[1000px]:grid-cols-2" : ""}`}>
         <Judgements rows={result.pulls} unit={unit.symbol} />
         <OtherWords result={result} unit={unit.symbol} />
       </div>

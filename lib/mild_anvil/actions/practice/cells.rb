@@ -39,9 +39,10 @@ module MildAnvil
         def unit = @unit ||= Catalogue.measurand(@run.lot.measurand).unit!(@run.lot.display_unit)
 
         def plate(cell)
-          rule = rule(cell)
-          "#{rule.nearest(cell.capacity_si)}, step #{rule.nearest(cell.step_si)}, certificate from " \
-            "#{rule.nearest(cell.from_si)}"
+          capacity, step, from = [cell.capacity_si, cell.step_si, cell.from_si].map do |newtons|
+            "#{format('%g', unit.from_si(newtons))} #{unit.symbol}"
+          end
+          "#{capacity}, step #{step}, certificate from #{from}"
         end
 
         def rule(cell) = Core::Quantity::FigureRule.for(unit: unit, resolution_si: cell.step_si)
