@@ -9,6 +9,7 @@ module MildAnvil
                  "waiting" => "left out" }.freeze
       CURVE_HEIGHT = 150
       INTERRUPTED = /\AInterrupted: (.*)\. Nothing is proved\.\z/m
+      ENDS = { "Cell" => "good until", "Procedure" => "revision", "Witness" => "mark" }.freeze
       DAYS = ["Pulled", "Given out by", "Examine by", "Load test by"].freeze
       CAUTION = "A proof shows that this piece held this load once. Its use for lifting, overhead or safety of life " \
                 "is decided by a qualified person under the code in force where it is used."
@@ -56,8 +57,14 @@ module MildAnvil
         when *DAYS then words.dated(value)
         when "Highest" then words.figure(value)
         when "Ends at once by" then value.split("; ").map { |why| words.or_typed(why) }.join("; ")
+        when *ENDS.keys then ending(value, ENDS.fetch(name))
         else value
         end
+      end
+
+      # What we put behind a name: "C-9, good until 2026-12-26".
+      def ending(value, word)
+        value.sub(/, #{word} (\S+)\z/) { ", #{words["#{word} %<text>s", text: Regexp.last_match(1)]}" }
       end
 
       def verdict_color = @run[:proof_passed] ? Sheet::DERIVED : Sheet::SIGNAL

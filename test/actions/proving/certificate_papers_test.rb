@@ -12,11 +12,12 @@ class CertificatePapersTest < CommittedCase
   # The same facts in another language; marked where another one replaced it, and what was given out is still there.
   def test_a_certificate_is_had_in_each_language_and_says_when_it_was_replaced
     run = proved
-    row = certify(run)
+    row = certify(run, witness: { name: "Odo Fenwick", body: "Fernhollow Survey", mark: "F7" })
     german = text_of(Papers.read(row.id, language: "de").last)
 
     assert_equal row.document, Papers.read(row.id).last
-    ["Prüfbescheinigung", row.number, "Prüflast"].each { |words| assert_includes german, words }
+    ["Prüfbescheinigung", row.number, "Prüflast", "Zeichen F7", "gültig bis",
+     "Quick proof, Revision 1"].each { |words| assert_includes german, words }
     assert_equal Papers.read(row.id, language: "de"), Papers.read(row.id, language: "de")
     assert_raises(MildAnvil::InvalidInput) { Papers.read(row.id, language: "it") }
     marked_when_replaced(run, row)
