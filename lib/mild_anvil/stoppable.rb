@@ -21,10 +21,11 @@ module MildAnvil
     # Nothing in the block is stopped but what says +here+; asked for and not met, it is raised at the end.
     def only_where_said(&block) = Thread.handle_interrupt(NOWHERE, &block)
 
-    # A connection to the database whose queries may be stopped, the end of a transaction excepted: it is through, or it
-    # is not. Mixed into a Mysql2::Client, which closes itself when it is stopped within a query.
+    # A connection to the database whose queries may be stopped, except for what ends something: a transaction is
+    # through, or it is not, and a lock is given back. Mixed into a Mysql2::Client, which closes itself when it is
+    # stopped within a query.
     module Queries
-      ENDS = /\A\s*(?:COMMIT|ROLLBACK)/i
+      ENDS = /\A\s*(?:COMMIT|ROLLBACK|SELECT release_lock)/i
 
       def query(sql, ...)
         ENDS.match?(sql) ? super : Stoppable.here { super }

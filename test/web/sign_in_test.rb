@@ -40,6 +40,30 @@ class SignInTest < WebCase
     assert_equal [nil, 401], [session["person"], write]
   end
 
+  # Otherwise each would be a commit to the disk, and two at once would stand in each other's way.
+  def test_a_look_writes_nothing_down
+    sign_in
+    said = StringIO.new
+    logger = Logger.new(said)
+    DATABASE.loggers << logger
+    session
+
+    refute_match(/UPDATE|INSERT|DELETE/, said.string)
+    assert_match(/account_active_session_keys/, said.string)
+  ensure
+    DATABASE.loggers.delete(logger)
+  end
+
+  def test_sessions_that_are_over_are_forgotten_at_the_next_signing_in
+    sign_in
+    kept = DATABASE[:account_active_session_keys].where(account_id: @somebody.account.id)
+    kept.update(created_at: Time.now - (15 * 3600))
+    sign_in
+
+    assert_equal 1, kept.count
+    assert_equal @somebody.name, session["person"]["name"]
+  end
+
   def test_a_header_does_not_say_who_one_is
     header "X-Person-Id", person.id.to_s
     assert_equal 401, write
@@ -87,7 +111,7 @@ class SignInTest < WebCase
 
   def test_a_session_ends_with_time_with_a_new_password_and_with_whoever_leaves
     administrator = add_person("administrator")
-    endings = [-> { DATABASE[:account_active_session_keys].update(last_use: Time.now - 90_000) },
+    endings = [-> { DATABASE[:account_active_session_keys].update(created_at: Time.now - (15 * 3600)) },
                lambda do
                  Actions::ManagePeople.change(id: @somebody.id, by: administrator.id,
                                               values: { password_hash: MildAnvil::Web::SignIn.password_hash(PASSWORD) })

@@ -13,9 +13,9 @@ module MildAnvil
       def want(inputs, lot_id:)
         key = RatingInputs.key(inputs)
         Row[key] || begin
-          Row.dataset.insert_ignore.insert(key: key, rule_version: Core::Rating::Statement::RULE_VERSION,
-                                           lot_id: lot_id,
-                                           inputs: Canonical.text(inputs), created_at: Time.now)
+          row = { key: key, rule_version: Core::Rating::Statement::RULE_VERSION, lot_id: lot_id,
+                  inputs: Canonical.text(inputs), created_at: Time.now }
+          Store::Database.again { Row.dataset.insert_ignore.insert(row) }
           Row[key]
         end
       end
@@ -40,7 +40,7 @@ module MildAnvil
       def sha256(inputs, content) = OpenSSL::Digest::SHA256.hexdigest(body(inputs, content))
 
       def finish(row, **values)
-        Row.where(key: row.key, computed_at: nil).update(computed_at: Time.now, **values)
+        Store::Database.again { Row.where(key: row.key, computed_at: nil).update(computed_at: Time.now, **values) }
         row.refresh
       end
       private_class_method :finish

@@ -100,8 +100,11 @@ module MildAnvil
         Events.pending.clear unless writing?
       end
 
-      # Runs a block again as long as the database makes it give way: for what opens its own transactions.
-      def again
+      # Runs a block again as long as the database makes it give way: for one statement, or what opens its own
+      # transactions. Within a transaction there is nothing to run again: all of it is gone.
+      def again(database = Sequel::Model.db)
+        return yield if database.in_transaction?
+
         tries = 0
         begin
           yield

@@ -17,7 +17,7 @@ module MildAnvil
             yield
             true
           ensure
-            database.get(Sequel.function(:release_lock, name))
+            give_back(name, database)
           end
         end
       end
@@ -31,10 +31,18 @@ module MildAnvil
           begin
             yield
           ensure
-            database.get(Sequel.function(:release_lock, name))
+            give_back(name, database)
           end
         end
       end
+
+      # A connection that is gone has given its locks back.
+      def give_back(name, database)
+        database.get(Sequel.function(:release_lock, name))
+      rescue *Database::LOST
+        nil
+      end
+      private_class_method :give_back
     end
   end
 end

@@ -16,7 +16,9 @@ module MildAnvil
 
       # @param value [String] up to 200 letters
       def set(name, value, database = Sequel::Model.db)
-        database[:settings].on_duplicate_key_update(:value).insert(name: name, value: value)
+        Database.again(database) do
+          database[:settings].on_duplicate_key_update(:value).insert(name: name, value: value)
+        end
       end
     end
   end

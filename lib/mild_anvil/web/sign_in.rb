@@ -51,6 +51,14 @@ module MildAnvil
         account_lockouts_email_last_sent_column nil
         account_lockouts_deadline_interval({ minutes: LOCKED_MINUTES })
         set_deadline_values? true
+        # SessionTime says when nobody was there for too long: a request that only reads writes nothing down.
+        session_inactivity_deadline nil
+        session_lifetime_deadline nil
+        currently_active_session? do
+          id = session[session_id_session_key]
+          id && active_sessions_ds.where(session_id: compute_hmacs(id)).exclude(SignIn.too_old).any?
+        end
+        after_login { active_sessions_ds.where(SignIn.too_old).delete }
         session_inactivity_timeout IDLE_SECONDS
         max_session_lifetime LONGEST_SECONDS
         login_error_flash "Name and password do not go together"
@@ -82,6 +90,9 @@ module MildAnvil
         given.is_a?(Hash) && given.values.all? { |t| t.is_a?(String) && t.valid_encoding? && !t.include?("\0") }
       end
       private_class_method :texts?
+
+      # @return [Sequel::SQL::Expression] of sessions
+      def self.too_old = Sequel[:created_at] < Time.now - LONGEST_SECONDS
 
       # @return [Array] a Rack answer
       def self.refusal(status, message, headers = {})

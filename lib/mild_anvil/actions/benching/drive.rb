@@ -19,8 +19,8 @@ module MildAnvil
         # Whoever drives is at the screen.
         def seen(run_id:, person_id:)
           Store::Models::Run.fetch!(run_id)
-          Store::Models::Run.where(id: run_id, driver_id: person_id,
-                                   state: "recording").update(driver_seen_at: Time.now)
+          driven = Store::Models::Run.where(id: run_id, driver_id: person_id, state: "recording")
+          Store::Database.again { driven.update(driver_seen_at: Time.now) }
         end
 
         # @param to_id [Integer] of whoever may take it

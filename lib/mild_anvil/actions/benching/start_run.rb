@@ -93,9 +93,9 @@ module MildAnvil
           return run unless run.state == "recording" && run.seen_at.nil?
 
           RecorderLine.ask!(run.bench_id, "start", given(run, readiness, made))
-          run.update(seen_at: Time.now)
+          Store::Database.again { run.update(seen_at: Time.now) }
         rescue Conflict, InvalidInput => e
-          run.update(state: "refused", ended: e.message[0, 120], ended_at: Time.now)
+          Store::Database.again { run.update(state: "refused", ended: e.message[0, 120], ended_at: Time.now) }
           raise
         end
         private_class_method :begin!

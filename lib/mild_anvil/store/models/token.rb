@@ -18,8 +18,11 @@ module MildAnvil
 
         def over?(now = Time.now) = !expires_at.nil? && expires_at <= now
 
+        # Two servers may be asked with it at once.
         def used!(now = Time.now)
-          update(used_at: now) if used_at.nil? || now - used_at > USED_EVERY
+          return unless used_at.nil? || now - used_at > USED_EVERY
+
+          Database.again { update(used_at: now) }
         end
       end
     end
