@@ -92,7 +92,7 @@ module Launch
       failed.each { |o| puts "\n== the end of: #{o.name}", o.said }
       puts "\n#{'-' * 72}"
       outcomes.each { |o| puts format("%-8s %-54s %6.1f s", o.passed ? "passed" : "FAILED", o.name, o.seconds) }
-      puts outcomes.flat_map(&:wrong).flat_map { |lines| ["", *lines] } # a log that is cut is cut before these
+      puts(outcomes.flat_map(&:wrong).flat_map { |lines| ["", *lines] }) # a log that is cut is cut before these
       puts failed.empty? ? "All passed." : "#{failed.size} of #{outcomes.size} failed."
       failed.empty? ? 0 : 1
     end
