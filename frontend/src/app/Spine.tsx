@@ -33,14 +33,16 @@ export function Spine({ page, unit }: { page: Schemas["LotPage"]; unit: string }
           key={step.verb}
           to={TO[step.verb]}
           params={{ lotId: page.lot.id }}
-          className="flex min-w-0 flex-1 flex-col items-center gap-1 px-1 py-1.5 min-[820px]:grid min-[820px]:grid-cols-[26px_1fr] min-[820px]:items-start min-[820px]:gap-0 min-[820px]:px-3 min-[820px]:py-2 min-[820px]:pl-3.5"
+          className="flex min-w-0 flex-1 flex-col items-center gap-1 px-0.5 py-1.5 min-[820px]:grid min-[820px]:grid-cols-[26px_1fr] min-[820px]:items-start min-[820px]:gap-0 min-[820px]:px-3 min-[820px]:py-2 min-[820px]:pl-3.5"
           activeProps={{
             className: "bg-sheet shadow-[inset_3px_0_var(--ink),0_1px_var(--edge),0_-1px_var(--edge)]",
             "aria-current": "step",
           }}
         >
           <i aria-hidden="true" className={`mt-[3px] h-3 w-3 border-[1.5px] ${GLYPH[step.state]}`} />
-          <span className="head text-[10.5px] min-[480px]:text-[14px]">{step.verb}</span>
+          <span className="head text-[11px] [font-stretch:80%] min-[480px]:text-[12.5px] min-[640px]:text-[14px] min-[640px]:[font-stretch:106%]">
+            {step.verb}
+          </span>
           <span className="text-soft col-start-2 mt-px hidden text-[12px] leading-tight min-[820px]:block">
             {step.line}
           </span>
