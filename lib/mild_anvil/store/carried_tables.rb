@@ -10,7 +10,9 @@ module MildAnvil
       # loose: references that are left empty where what they mean is not carried. later: references that are set once
       # everything is there. own: what each place says for itself. any: subject => table, of a reference that may mean
       # several.
-      Table = Struct.new(:name, :owners, :with_job, :key, :files, :loose, :later, :own, :any, keyword_init: true)
+      # place: what no two rows share; drawn here and there, each keeps its own.
+      Table = Struct.new(:name, :owners, :with_job, :key, :files, :loose, :later, :own, :any, :place,
+                         keyword_init: true)
       NOTHING = { owners: [], with_job: [], files: {}, loose: [], later: [], own: [] }.freeze
 
       ALL = {
@@ -51,22 +53,26 @@ module MildAnvil
         runs: { owners: %i[lot_id] }, quarantines: { owners: %i[lot_id] },
         quarantine_entries: { owners: %i[quarantine_id] },
         proof_certificates: { owners: %i[run_id], files: { document: "papers" } },
-        certificate_papers: { owners: %i[certificate_id], files: { content: "papers" } },
+        certificate_papers: { owners: %i[certificate_id], files: { content: "papers" },
+                              place: %i[certificate_id language standing] },
         attachment_links: { owners: %i[lot_id specimen_id pull_id instrument_id],
                             loose: %i[lot_id specimen_id pull_id instrument_id] },
         statements: { owners: %i[lot_id] },
         statement_items: { owners: %i[statement_id], key: %i[statement_id pull_id] },
         signatures: { owners: %i[statement_id] }, statement_withdrawals: { owners: %i[statement_id] },
-        documents: { owners: %i[statement_id], files: { content: "papers" } },
+        documents: { owners: %i[statement_id], files: { content: "papers" },
+                     place: %i[statement_id format signature_count language standing] },
         conclusions: { with_job: %i[job_id] },
         conclusion_lots: { owners: %i[conclusion_id], key: %i[conclusion_id lot_id] },
         conclusion_signatures: { owners: %i[conclusion_id] },
-        conclusion_papers: { owners: %i[conclusion_id], files: { content: "papers" } },
+        conclusion_papers: { owners: %i[conclusion_id], files: { content: "papers" },
+                             place: %i[conclusion_id signature_count language] },
         long_tests: { owners: %i[lot_id], loose: %i[reference_lot_id] }, long_stations: { owners: %i[test_id] },
         long_readings: { owners: %i[station_id] }, long_events: { owners: %i[station_id] },
         fact_withdrawals: { any: { "reading" => :long_readings, "event" => :long_events } },
         long_reports: { owners: %i[test_id] }, long_report_signatures: { owners: %i[report_id] },
-        long_report_papers: { owners: %i[report_id], files: { content: "papers" } },
+        long_report_papers: { owners: %i[report_id], files: { content: "papers" },
+                              place: %i[report_id signature_count language] },
         watched_products: {}, watched_breaks: { owners: %i[product_id] }, watched_changes: { owners: %i[product_id] },
         watched_answers: { owners: %i[break_id] }, watched_holds: { owners: %i[break_id] },
         watched_releases: { owners: %i[hold_id] },

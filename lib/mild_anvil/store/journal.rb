@@ -41,6 +41,13 @@ module MildAnvil
         told.empty? ? database[:carried_events].where(about).order(:id).all : told
       end
 
+      # The same of what may have been told here and where it came from: a brought text has papers of both.
+      # @return [Array<Hash>]
+      def about_anywhere(subject, action, database = Sequel::Model.db)
+        about = { subject_type: subject.class.name.split("::").last, subject_id: subject.id, action: action }
+        %i[carried_events events].flat_map { |table| database[table].where(about).order(:id).all }
+      end
+
       # The last thing that happened to each of the pulls that something happened to last.
       # @return [Array<Hash>]
       def latest_of_pulls(count, database = Sequel::Model.db)

@@ -20,6 +20,12 @@ class CertificatePapersTest < CommittedCase
      "Quick proof, Revision 1"].each { |words| assert_includes german, words }
     assert_equal Papers.read(row.id, language: "de"), Papers.read(row.id, language: "de")
     assert_raises(MildAnvil::InvalidInput) { Papers.read(row.id, language: "it") }
+    run.lot.update(display_unit: "N") # what was given out stays in the unit of then
+    all = Array.new(6) { Thread.new { Papers.read(row.id, language: "fr").last } }.map(&:value)
+    assert_equal 1, all.uniq.size # drawn once, however many ask at once
+    french = text_of(all.first)
+    ["Épreuve 1,00 kN", "1,04 kN", "Charge de travail 0,500 kN"].each { |words| assert_includes french, words }
+    refute_match(/\d N\b/, french)
     marked_when_replaced(run, row)
   end
 
@@ -30,7 +36,7 @@ class CertificatePapersTest < CommittedCase
     assert_match(/SUPERSEDED.*#{better.number}: the witness was somebody else/, english)
     assert_match(/ERSETZT/, german)
     refute_includes text_of(Papers.read(better.id).last), "SUPERSEDED"
-    assert_equal [["de", ""], %w[de superseded], %w[en superseded]],
+    assert_equal [["de", ""], %w[de superseded], %w[en superseded], ["fr", ""]],
                  row.papers_dataset.select_order_map(%i[language standing])
     assert_equal "certificates: 2 checked, all sound", verified.in_words
     forged_in_a_package(run.lot)
@@ -46,7 +52,7 @@ class CertificatePapersTest < CommittedCase
       assert_empty problems(file.path)
       papers = Zip::File.open(file.path) { |zip| zip.entries.map(&:name).grep(%r{\Apapers/}) }
 
-      assert_equal 5, papers.size # two as they were given out, three others
+      assert_equal 6, papers.size # two as they were given out, four others
       papers.each do |paper|
         changed = repacked({ paper => ->(was) { "#{was.b} " } }, of: file.path)
         assert_match(/\ACertificate PC-\d+-000[12]: a paper of it has another hash\z/, problems(changed).join("; "))

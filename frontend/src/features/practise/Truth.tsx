@@ -57,6 +57,12 @@ export function Truth({ run, result }: { run: Run; result: Result }) {
   );
 }
 
+const Tick = ({ good, yes, no }: { good: boolean; yes: string; no: string }) => (
+  <span aria-label={good ? yes : no} className={good ? "" : "text-signal font-semibold"}>
+    {good ? "✓" : "✗"}
+  </span>
+);
+
 /** How each cell really read, and whether somebody looked in time. */
 function CellsTold({ cells }: { cells: NonNullable<Result["cells"]> }) {
   return (
@@ -68,12 +74,7 @@ function CellsTold({ cells }: { cells: NonNullable<Result["cells"]> }) {
             key={cell.name}
             className="border-line grid grid-cols-[22px_minmax(0,1fr)_auto] items-baseline gap-x-2 border-t px-3 py-1.5 first:border-t-0"
           >
-            <span
-              aria-label={cell.sound ? "sound" : "not sound"}
-              className={cell.sound ? "" : "text-signal font-semibold"}
-            >
-              {cell.sound ? "✓" : "✗"}
-            </span>
+            <Tick good={cell.sound} yes="sound" no="not sound" />
             <span>
               <b className="font-semibold">{cell.name}.</b> {cell.words}
             </span>
@@ -131,9 +132,7 @@ function Judgements({ rows, unit }: { rows: Result["pulls"]; unit: string }) {
             className="border-line grid grid-cols-[26px_22px_minmax(0,1fr)_auto] items-baseline gap-x-2 border-t px-3 py-1.5 first:border-t-0"
           >
             <span className="num text-soft text-right">{row.number}</span>
-            <span aria-label={row.right ? "right" : "wrong"} className={row.right ? "" : "text-signal font-semibold"}>
-              {row.right ? "✓" : "✗"}
-            </span>
+            <Tick good={row.right} yes="right" no="wrong" />
             <span>{row.right ? (COUNTS_AS[row.should] ?? row.should) : row.words}</span>
             <span className="num text-soft text-right">really {stated(row.strength, unit)}</span>
           </li>

@@ -61,7 +61,19 @@ module MildAnvil
         def lay(table, row)
           values = mapped(table, row)
           found = values.value?(:new) && !row.key?(:uid) ? nil : find(table, values)
-          found ? known(table, row, values, found) : fresh(table, row, values)
+          return known(table, row, values, found) if found
+
+          drawn = drawn_here(table, values) or return fresh(table, row, values)
+          @ids[table.name][row[:id]] = drawn[:id]
+          @counts[table.name][:same] += 1
+        end
+
+        DRAWN = { language: "en", standing: "" }.freeze # of packages from before papers had either
+
+        # A paper of the same text, drawn on both sides for whoever opened it: each side keeps what it handed out.
+        def drawn_here(table, values)
+          place = table.place && DRAWN.merge(values).slice(*table.place)
+          database[table.name].first(place) if place && !place.value?(:new)
         end
 
         # References as they are here; :new where what they mean is not written yet.

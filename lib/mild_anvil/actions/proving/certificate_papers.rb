@@ -6,8 +6,8 @@ module MildAnvil
       # The papers of a certificate: the one that was given out; the same facts in another language, or marked as
       # replaced, drawn once each and kept.
       module CertificatePapers
-        # What is read again from the run rather than kept twice: facts that never change.
-        MEASURED = %i[curve unit rule].freeze
+        # Read again from the recording rather than kept twice: samples never change.
+        SAMPLES = %i[curve].freeze
 
         module_function
 
@@ -30,6 +30,10 @@ module MildAnvil
                             language: language, standing: standing)
         end
 
+        # @param stated [Hash] see RunRecordPdf
+        # @return [String] what a certificate keeps: with the unit and the rule of then, whatever the lot's are later
+        def kept(stated) = JSON.generate({ **stated.except(*SAMPLES), unit: stated[:unit].symbol })
+
         def other(row, place)
           row.bytes # never from facts whose own paper was changed
           Store::Database.write do
@@ -51,12 +55,19 @@ module MildAnvil
 
         def drawn(row, place)
           run = row.run
-          measured = Benching::RunRecord.stated(run, Benching::RunRecord.unit_of(run, nil)).slice(*MEASURED)
           kept = JSON.parse(row.content, symbolize_names: true)
-          stated = { **kept, **measured, levels: kept[:levels].transform_keys(&:to_s) }
+          now = Benching::RunRecord.stated(run, Benching::RunRecord.unit_of(run, kept[:unit]))
+          stated = { **now.slice(:rule), **kept, **now.slice(:curve, :unit) }
+          stated.update(levels: kept[:levels].transform_keys(&:to_s), rule: shaped(stated[:rule]))
           [stated, head(run, stated, place[:language], standing(row.replaced_by))]
         end
         private_class_method :drawn
+
+        # Marks and demands as they are drawn, from JSON.
+        def shaped(rule)
+          rule && { **rule, demands: rule[:demands].map { |one| { **one, shape: one[:shape].to_sym } } }
+        end
+        private_class_method :shaped
 
         def standing(better)
           return if better.nil?

@@ -85,7 +85,7 @@ module MildAnvil
           pdf = Documents::RunRecordPdf.render(stated, CertificatePapers.head(run, stated, language))
           row = Store::Models::ProofCertificate.create(
             number: number, run_id: run.id, replaces_id: replaces&.id, person_id: person.id, language: language,
-            content: JSON.generate(stated.except(*CertificatePapers::MEASURED)), document: Sequel.blob(pdf),
+            content: CertificatePapers.kept(stated), document: Sequel.blob(pdf),
             sha256: OpenSSL::Digest::SHA256.hexdigest(pdf), examination_due: dues[:examination],
             load_test_due: dues[:load_test], **witness.transform_keys { |key| :"witness_#{key}" }
           )

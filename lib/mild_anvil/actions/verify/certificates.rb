@@ -31,7 +31,9 @@ module MildAnvil
         end
         private_class_method :wrong
 
-        def told(row, action) = Store::Journal.about(row, action).map { |event| JSON.parse(event[:after])["sha256"] }
+        def told(row, action)
+          Store::Journal.about_anywhere(row, action).map { |event| JSON.parse(event[:after])["sha256"] }
+        end
         private_class_method :told
       end
     end

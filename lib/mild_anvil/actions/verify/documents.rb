@@ -29,17 +29,19 @@ module MildAnvil
           end
 
           told = told(statement, document)
-          return :left if told.nil?
+          return :left if told.empty?
 
-          "#{name}: the events know of another one" unless told == document.sha256
+          "#{name}: the events know of another one" unless told.include?(document.sha256)
         end
         private_class_method :wrong
 
-        # @return [String, nil] the hash that was told when it was kept; taken away, it would be missing in the chain
+        # @return [Array<String>] the hashes that were told when it was kept, here or where it was brought from; taken
+        #   away, one would be missing in the chain
         def told(statement, document)
-          rows = Store::Journal.about(statement, "keep_document").map { |row| JSON.parse(row[:after]) }
+          rows = Store::Journal.about_anywhere(statement, "keep_document").map { |row| JSON.parse(row[:after]) }
           same = document.values.slice(*PLACE.keys).transform_keys(&:to_s)
-          rows.find { |row| { **PLACE.transform_keys(&:to_s), **row.slice(*same.keys) } == same }&.fetch("sha256")
+          rows.select { |row| { **PLACE.transform_keys(&:to_s), **row.slice(*same.keys) } == same }
+              .map { |row| row["sha256"] }
         end
         private_class_method :told
 

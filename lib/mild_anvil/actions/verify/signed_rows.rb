@@ -26,7 +26,7 @@ module MildAnvil
         def papers(row, event)
           kept = row.papers
           kept.each(&:bytes)
-          known = Store::Journal.about(row, event).map { |told| JSON.parse(told[:after])["sha256"] }
+          known = Store::Journal.about_anywhere(row, event).map { |told| JSON.parse(told[:after])["sha256"] }
           return "has a paper of which the events know nothing" if kept.any? { |paper| !known.include?(paper.sha256) }
 
           "lacks a paper" if (1..row.signatures.size).any? { |n| kept.none? { |paper| paper.signature_count == n } }
