@@ -11,7 +11,7 @@ module MildAnvil
         extend Forwardable
 
         # Bump when a change could give another finding for the same samples.
-        RULE_VERSION = "5"
+        RULE_VERSION = "6"
         REST_SIGMAS = 5 # leaving rest means to rise above so much of its noise
 
         attr_reader :recording, :settings

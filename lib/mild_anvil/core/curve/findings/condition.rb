@@ -13,6 +13,7 @@ module MildAnvil
           AROUND = 50 # rows
           LEAP_STEPS = 4
           ABRUPT_STEPS = 3
+          ABRUPT_SIGMAS = 6
           NOISY_STEPS = 0.3 # less noise than that does not show in a display of such steps
           MOVES_SHARE = 0.3 # of the usual rate of the travel
           RUN_SHARE = 4
@@ -24,9 +25,8 @@ module MildAnvil
           def self.find(analysis)
             runs = runs(analysis)
             loaded = analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons)
-            saturated = runs.select do |first, last|
-              analysis.readings[first] > loaded && at_the_end?(analysis, first, last)
-            end
+            tops = runs.select { |first, _| analysis.readings[first] > loaded && highest?(analysis, first) }
+            saturated = tops.any? { |run| at_the_end?(analysis, *run) } ? tops : []
             frozen = (runs - saturated).select { |first, last| frozen?(analysis, first, last) }
             saturated = joined(analysis, saturated)
             saturated.map do |first, last, count|
@@ -40,21 +40,22 @@ module MildAnvil
           def self.runs(analysis) = Packed.runs(analysis.packed_readings, STUCK, -Float::INFINITY)
           private_class_method :runs
 
-          def self.top_reading(analysis) = analysis.readings[analysis.peak_index]
-          private_class_method :top_reading
+          def self.highest?(analysis, at) = (analysis.readings[analysis.peak_index] - analysis.readings[at]).zero?
+          private_class_method :highest?
 
           # A full cell repeats its highest reading where noise, or a travel that goes on, shows that the force did not
-          # stay.
+          # stay. So do a few readings on a round top, by chance: more of them are needed where readings repeat anyway.
           def self.at_the_end?(analysis, first, last)
-            return false unless (top_reading(analysis) - analysis.readings[first]).zero? && last - first + 1 >= STUCK
+            return true if rough?(analysis, first, last) && !Repeats.of(analysis).by_chance?(last - first + 1)
 
-            noisy = analysis.noise_newtons > NOISY_STEPS * (analysis.step_newtons || 0.0)
-            moving = moving?(analysis, first, last)
-            return true if noisy && moving
-
-            goes_on_there?(analysis, first, last) && (moving || abrupt?(analysis, first, last))
+            goes_on_there?(analysis, first, last) && abrupt?(analysis, first, last)
           end
           private_class_method :at_the_end?
+
+          def self.rough?(analysis, first, last)
+            analysis.noise_newtons > NOISY_STEPS * (analysis.step_newtons || 0.0) && moving?(analysis, first, last)
+          end
+          private_class_method :rough?
 
           # Up to the round top of a wave the reading rises by little more than a step in the last quarter of the time
           # it then stays there; up to the end of a cell it rises as it did before.
@@ -62,7 +63,8 @@ module MildAnvil
             before = first - ((last - first + 1) / 4)
             return false if before.negative?
 
-            analysis.readings[first] - analysis.readings[before] >= ABRUPT_STEPS * (analysis.step_newtons || 0.0)
+            least = [ABRUPT_STEPS * (analysis.step_newtons || 0.0), ABRUPT_SIGMAS * analysis.noise_newtons].max
+            analysis.readings[first] - analysis.readings[before] >= least
           end
           private_class_method :abrupt?
 
