@@ -4,7 +4,7 @@ require_relative "../../test_helper"
 
 # A cell at its end, and what only looks like it: round tops, coarse displays, a handful of equal readings by chance.
 class FullCellTest < CoreCase
-  PULLS = 150
+  PULLS = 80
   REST = 100
 
   # A rest, a ramp of so many steps a row to a top that it leaves at once: a break.
@@ -57,6 +57,20 @@ class FullCellTest < CoreCase
     forces = [*[0.0] * 100, *Array.new(100) { |i| (i * 5.1).round }, *top, *[0.0] * 60].map { |step| step * 200.0 }
 
     assert_nil full(forces, Array.new(forces.size) { |i| i * 1.0e-5 })
+  end
+
+  # Between two loops, and after the break: nothing pulls, and the display shows one and the same.
+  def test_a_display_that_rests_where_nothing_pulls_is_not_frozen
+    random = Random.new(8)
+    loop = [*Array.new(60) { |i| i * 7.3 }, *Array.new(60) { |i| (59 - i) * 7.3 }]
+    noisy = [*[0.0] * 60, *loop, *loop].map { |f| (f + gauss(random)).round * 10.0 }
+    rest = [-30.0] * 40
+    forces = [*noisy, *rest, *noisy.last(240), *rest, *noisy.last(60), *rest]
+    frozen = ->(values) { Curve::Analysis.new(recording(values)).findings.select { |f| f.kind == :frozen } }
+
+    assert_empty frozen.call(forces)
+    stood = forces.dup.tap { |f| f[80, 30] = [f[80]] * 30 }
+    assert_equal([80], frozen.call(stood).map { |f| f.extra[:sample] })
   end
 
   def test_what_rests_repeat_is_what_a_top_may

@@ -20,6 +20,7 @@ module MildAnvil
           FEWEST_RUN = 3
           GAP_INTERVALS = 5
           LOADED_SHARE = 0.1
+          UNLOADED_SHARE = 0.02
 
           # @return [Array<Finding>] :saturated, :frozen, :dropout
           def self.find(analysis)
@@ -83,17 +84,20 @@ module MildAnvil
           end
           private_class_method :moving?
 
-          # Noise does not repeat itself so often; without noise the display leaps when it goes on.
+          # Noise does not repeat itself so often; without noise the display leaps when it goes on. Where nothing pulls,
+          # as between two loops or after a break, a display stands still by itself: there it has to leap as well.
           def self.frozen?(analysis, first, last)
             axis = analysis.time_axis
             return false if last - first + 1 < FROZEN_SAMPLES || axis[last] - axis[first] < FROZEN_SECONDS
 
             quiet = analysis.noise_newtons <= (analysis.step_newtons || 0.0) * NOISY_STEPS
-            return catches_up?(analysis, first, last) if quiet
-
-            moving?(analysis, first, last) && restless?(analysis, first, last)
+            leaps = !(quiet || unloaded?(analysis, first)) || catches_up?(analysis, first, last)
+            leaps && (quiet || (moving?(analysis, first, last) && restless?(analysis, first, last)))
           end
           private_class_method :frozen?
+
+          def self.unloaded?(analysis, at) = analysis.net[at] <= UNLOADED_SHARE * analysis.peak_newtons
+          private_class_method :unloaded?
 
           # No other run beside it comes near it: at the top of a slow wave a coarse display repeats itself, too.
           def self.restless?(analysis, first, last)
