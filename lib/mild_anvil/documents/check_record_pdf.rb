@@ -39,17 +39,18 @@ module MildAnvil
       # What it may be used for, drawn and in a sentence.
       def said
         if @check[:points]
-          @sheet.figure([@check[:use], *@check[:sentences]].join(" ")) { chart }
+          @sheet.figure(words.said([@check[:use], *@check[:sentences]].compact.join(" ")).text) { chart }
           @pdf.move_down 8
         end
-        @sheet.sentence([@check[:use], *@check[:sentences]].compact.join(" "))
+        @sheet.sentence([@check[:use], *@check[:sentences]].compact.join(" "), said: true)
       end
 
       def head
         @sheet.pairs([["Checked", words.moment(@check[:checked_at].localtime)], ["By", @check[:person]],
                       ["Serial number", @instrument[:serial]], ["Capacity", @instrument[:capacity]],
                       ["Step of the display", @instrument[:resolution]], ["Certificate", @instrument[:certificate]],
-                      ["Conditions", @check[:conditions]], ["Allowed by the shop", @check[:tolerance]],
+                      ["Conditions", words.said(@check[:conditions]).text],
+                      ["Allowed by the shop", words.said(@check[:tolerance]).text],
                       ["Good until", good_until], ["Read from", @check[:file]],
                       ["Withdrawn", @check[:withdrawn]]].reject { |_, value| value.to_s.empty? })
       end
@@ -126,6 +127,7 @@ module MildAnvil
       def foot
         @pdf.move_down 10
         @sheet.paragraph(words[LIMITS, source: Core::Instrument::VerificationClass::SOURCE], color: Sheet::SOFT)
+        @sheet.signed_in_english
         @sheet.paragraph("#{words['SHA-256 of what was signed']}: #{@check[:sha256]}", color: Sheet::SOFT, size: 7)
       end
     end

@@ -26,7 +26,7 @@ module MildAnvil
       end
 
       def render
-        @body["sentences"].each { |sentence| @sheet.sentence(sentence) }
+        @body["sentences"].each { |sentence| @sheet.sentence(sentence, said: true) }
         @sheet.paragraph(@body["words"]) unless @body["words"].empty?
         head
         mind
@@ -41,14 +41,14 @@ module MildAnvil
       def head
         @sheet.pairs([["Asked about", @body.dig("lot", "name")], ["Compared by", @study["by_name"]],
                       ["Groups", @study["groups"].map { |g| g["name"] }.join("; ")],
-                      ["Confidence", "#{format('%g', @study['confidence'] * 100)} %"]])
+                      ["Confidence", words.figure("#{format('%g', @study['confidence'] * 100)} %")]])
       end
 
       def mind
         return if @study["mind"].empty?
 
         @sheet.heading("What else differs")
-        @study["mind"].each { |sentence| @sheet.paragraph(sentence) }
+        @study["mind"].each { |sentence| @sheet.paragraph(sentence, said: true) }
       end
 
       def groups
@@ -62,10 +62,14 @@ module MildAnvil
       end
 
       def cells(group)
-        [group["name"], group["counts_in_words"], *%w[centre low high].map { |name| figure(group[name]) }]
+        [group["name"], counts(group), *%w[centre low high].map { |name| figure(group[name]) }]
       end
 
-      def figure(figure) = figure ? @sheet.words.figure("#{figure['text']} #{figure['unit']}") : "–"
+      # @return [String] such as "6 break, 1 at least"
+      def counts(group) = group["counts_in_words"].split(", ").map { |text| words.said(text).text }.join(", ")
+
+      def words = @sheet.words
+      def figure(figure) = figure ? words.figure("#{figure['text']} #{figure['unit']}") : "–"
 
       def row(group)
         @sheet.room(ROW + 20)
@@ -134,16 +138,19 @@ module MildAnvil
 
         @sheet.heading("What makes a difference, all groups together")
         @sheet.table([["", "", "p, raised for their number"],
-                      *rows.map { |r| [r["name"], r["text"], format("%.2g", r["p_raised"])] }], right: [2])
-        @sheet.paragraph("#{@sheet.words['Scatter left']}: #{@study.dig('effects', 'scatter_left')}.")
+                      *rows.map { |r| effect(r) }], right: [2])
+        @sheet.paragraph("#{words['Scatter left']}: #{words.said(@study.dig('effects', 'scatter_left')).text}.")
       end
+
+      def effect(row) = [row["name"], words.said(row["text"]).text, words.figure(format("%.2g", row["p_raised"]))]
 
       def hands
         @sheet.heading("Signed")
         @sheet.pairs(@signatures.map do |s|
           [s[:meaning].capitalize, "#{s[:person]}, #{s[:at]}"]
         end + [["SHA-256", @sha256]])
-        @sheet.caution(@sheet.words[CAUTION])
+        @sheet.signed_in_english
+        @sheet.caution(words[CAUTION])
       end
     end
   end

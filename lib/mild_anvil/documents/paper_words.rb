@@ -7,7 +7,8 @@ module MildAnvil
   module Documents
     # The words of the papers in their languages, by the English ones; figures and days by each language's marks.
     class PaperWords
-      FILE = File.expand_path("../../../data/paper_words.json", __dir__)
+      FOLDER = File.expand_path("../../../data", __dir__)
+      FILES = %w[paper_words item_words].map { |name| File.join(FOLDER, "#{name}.json") }.freeze
       # name, decimal mark, day
       LANGUAGES = { "en" => ["English", ".", "%<day>d %<month>s %<year>d"],
                     "de" => ["Deutsch", ",", "%<day>d. %<month>s %<year>d"],
@@ -16,7 +17,7 @@ module MildAnvil
 
       class << self
         # @return [Hash] English => language => words
-        def table = @table ||= JSON.parse(File.read(FILE)).freeze
+        def table = @table ||= FILES.map { |file| JSON.parse(File.read(file)) }.reduce(:merge).freeze
       end
 
       attr_reader :language, :missing
@@ -50,6 +51,18 @@ module MildAnvil
 
       # @param text [String] a word of the table, or what somebody typed
       def or_typed(text) = known?(text) ? self[text] : text
+
+      # @param text [String, nil] what the core said: sentences
+      # @return [PaperSentences::Said] in the paper's language as far as it is known
+      def said(text) = (@sentences ||= PaperSentences.new(self)).say(text)
+
+      # @param type [String, nil] key of an item type; @param zone [String, nil] key of a place on it
+      # @return [String, nil] as it is called there
+      def zone(type, zone)
+        return if zone.to_s.empty?
+
+        or_typed(ZoneNames.of(type, zone))
+      end
 
       # @param text [String] with days in English
       def dated(text) = english? ? text : text.gsub(DAY) { |day| day(Date.parse(day)) }

@@ -48,7 +48,7 @@ module MildAnvil
 
       def verdict
         why = @run[:verdict][INTERRUPTED, 1]
-        why ? words["Interrupted: %<why>s. Nothing is proved.", why: why] : words[@run[:verdict]]
+        why ? words["Interrupted: %<why>s. Nothing is proved.", why: of_core(why)] : words[@run[:verdict]]
       end
 
       # In the paper's language what we say; as they were typed, names.
@@ -66,6 +66,8 @@ module MildAnvil
       def ending(value, word)
         value.sub(/, #{word} (\S+)\z/) { ", #{words["#{word} %<text>s", text: Regexp.last_match(1)]}" }
       end
+
+      def of_core(text) = words.said(text.to_s).text
 
       def verdict_color = @run[:proof_passed] ? Sheet::DERIVED : Sheet::SIGNAL
 
@@ -86,7 +88,8 @@ module MildAnvil
       def steps
         @sheet.heading("What was done")
         rows = @run[:steps].map do |step|
-          [step[:title], step[:detail], words[STATES.fetch(step[:state], step[:state])], step[:words].to_s]
+          [of_core(step[:title]), of_core(step[:detail]), words[STATES.fetch(step[:state], step[:state])],
+           of_core(step[:words])]
         end
         @sheet.table([["Step", "As planned", "", "What came of it"], *rows])
       end
@@ -140,13 +143,15 @@ module MildAnvil
 
       def before
         @sheet.heading("Looked at before")
-        @sheet.paragraph("#{@run[:checklist].join('; ')}.")
-        @run[:notes].any? && @sheet.paragraph("#{words['Noted']}: #{@run[:notes].join('; ')}.")
+        @sheet.paragraph("#{listed(@run[:checklist])}.")
+        @run[:notes].any? && @sheet.paragraph("#{words['Noted']}: #{listed(@run[:notes])}.")
         return if @run[:overruled].empty?
 
         @sheet.heading("Overruled")
         @sheet.paragraph("#{@run[:overruled].join('. ')}. #{words['Pulled all the same']}: #{@run[:reason]}")
       end
+
+      def listed(parts) = parts.map { |part| of_core(part) }.join("; ")
 
       def worked_out
         return if @run[:results].to_a.empty?

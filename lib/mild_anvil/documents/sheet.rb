@@ -13,7 +13,8 @@ module MildAnvil
       SIGNAL = "bf360c"
       FONTS = "/usr/share/fonts/truetype"
       CAUTION_NEEDS = 80
-      QUOTED = "en" # what was signed stays as it was signed
+      SIGNED_IN_ENGLISH = "What was signed are the English sentences; they count where this paper says otherwise."
+      QUOTED = "en" # what has no words in another language stays English
 
       attr_reader :pdf, :paper, :tags
 
@@ -49,10 +50,12 @@ module MildAnvil
       end
 
       # The sentence that the paper is for.
-      def sentence(text, color: INK)
+      # @param said [Boolean] by the core: to be said in the paper's language
+      def sentence(text, color: INK, said: false)
         pdf.move_down 4
         pdf.fill_color color
-        tags.mark(:P) { pdf.font("Head", style: :normal) { pdf.text text, size: 12.5, leading: 2 } }
+        text, language = in_language(text) if said
+        tags.mark(:P, language: language) { pdf.font("Head", style: :normal) { pdf.text text, size: 12.5, leading: 2 } }
         pdf.fill_color INK
         pdf.move_down 6
       end
@@ -79,10 +82,18 @@ module MildAnvil
       end
 
       # @param quoted [Boolean] English whatever the paper's language is
-      def paragraph(text, color: INK, size: 9.5, quoted: false)
+      # @param said [Boolean] by the core: to be said in the paper's language
+      def paragraph(text, color: INK, size: 9.5, quoted: false, said: false)
         pdf.fill_color color
-        tags.mark(:P, language: quoted && !words.english? ? QUOTED : nil) { pdf.text text, size: size, leading: 2 }
+        text, language = in_language(text) if said
+        language = QUOTED if quoted && !words.english?
+        tags.mark(:P, language: language) { pdf.text text, size: size, leading: 2 }
         pdf.fill_color INK
+      end
+
+      # What counts where a paper was signed and is printed in another language.
+      def signed_in_english
+        paragraph(words[SIGNED_IN_ENGLISH], size: 8, color: SOFT) unless words.english?
       end
 
       # @param rows [Array<Array(String, String)>] name, of the table of words, and value
@@ -120,6 +131,12 @@ module MildAnvil
       end
 
       private
+
+      # @return [Array(String, String)] and its language where that is not the paper's
+      def in_language(text)
+        found = words.said(text)
+        [found.text, found.whole ? nil : QUOTED]
+      end
 
       def begun
         @letterhead = Letterhead.new(self)

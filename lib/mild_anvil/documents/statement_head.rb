@@ -74,24 +74,24 @@ module MildAnvil
 
         @sheet.pairs([[@words.strength_name, figure(statement["minimum"])],
                       ["Rated quantity", t(statement["rated_quantity"].tr("_", " "))],
-                      ["School", "#{t(@words.chosen['name'])}. #{@words.chosen['in_words']}."],
+                      ["School", "#{t(@words.chosen['name'])}. #{said("#{@words.chosen['in_words']}.")}"],
                       ["Coverage, confidence", t(COUNTED, coverage: @words.per_cent("coverage"),
                                                           confidence: @words.per_cent("confidence"))],
                       ["Design factor", "#{@words.words.figure(statement['factor_text'])}   " \
-                                        "(#{statement['factor_source']})"],
+                                        "(#{said(statement['factor_source'])})"],
                       [@words.limit_name, limit]])
       end
 
       def limit
         stated = statement["working_load_limit"]
-        return "#{t('none')}: #{statement['limit_refusal']}" if stated.nil?
+        return "#{t('none')}: #{said(statement['limit_refusal'])}" if stated.nil?
 
         t("%<figure>s, rounded down to the marking step", figure: figure(stated))
       end
 
       def notes
         preloaded = statement.dig("preloaded", "in_words")
-        @sheet.paragraph(preloaded, quoted: true) if preloaded
+        @sheet.paragraph(preloaded, said: true) if preloaded
         reason = @words.content[:fewer_reason].to_s
         return if reason.empty?
 

@@ -22,6 +22,9 @@ module MildAnvil
       def unit = @words.unit
       def figure(stated) = @words.figure(stated)
 
+      # @return [String] what the core said, in the paper's language
+      def said(text) = @words.words.said(text).text
+
       # @return [String] of the table of words
       def t(text, **values) = @words.words[text, **values]
     end

@@ -6,7 +6,7 @@ module MildAnvil
     class StatementVerdicts < StatementPart
       def draw
         statement["verdicts"].each { |verdict| verdict(verdict) }
-        statement["claim_conflicts"].each { |words| @sheet.paragraph(words, color: Sheet::SIGNAL, quoted: true) }
+        statement["claim_conflicts"].each { |words| @sheet.paragraph(words, color: Sheet::SIGNAL, said: true) }
         statement["margins"].each { |margin| margin(margin) }
         tested
       end
@@ -15,7 +15,7 @@ module MildAnvil
       def tested
         terms = @words.inputs.fetch("terms")
         per_cent = @words.words.figure(format("%.2g %%", terms["shared_uncertainty_share"] * 100))
-        shared = "#{t('%<share>s of reading', share: per_cent)}. #{terms['shared_uncertainty_source']}"
+        shared = "#{t('%<share>s of reading', share: per_cent)}. #{said(terms['shared_uncertainty_source'])}"
         levels = lot["levels"].to_h.map { |factor, level| "#{factor}: #{level}" }.join(", ")
         @sheet.heading "What was tested"
         @sheet.pairs([["Item", lot["material"]], ["Made by", lot["maker"]], *(unless levels.empty?
@@ -34,7 +34,7 @@ module MildAnvil
         @sheet.heading("#{t('Against the claim of %<figure>s', figure: claimed)}#{source}", looked_up: true)
         @sheet.strong(t(StatementWords::STATES.fetch(verdict["state"])),
                       color: verdict["state"] == "fail" ? Sheet::SIGNAL : Sheet::INK)
-        @sheet.paragraph([verdict["reason"], verdict["wrong"]].compact.join(" "), quoted: true)
+        @sheet.paragraph([verdict["reason"], verdict["wrong"]].compact.join(" "), said: true)
       end
 
       def margin(margin)

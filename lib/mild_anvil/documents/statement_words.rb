@@ -46,8 +46,8 @@ module MildAnvil
 
       # @return [String] what the paper is for, in one sentence
       def sentence
-        return statement.dig("relative", "in_words") if statement["relative"]
-        return "#{words['No minimum.']} #{statement['recommended_reason']}" if statement["minimum"].nil?
+        return words.said(statement.dig("relative", "in_words")).text if statement["relative"]
+        return no_minimum if statement["minimum"].nil?
 
         said = words["%<name>s: at least %<figure>s.", name: words[strength_name], figure: figure(statement["minimum"])]
         return said if statement["working_load_limit"].nil?
@@ -55,6 +55,8 @@ module MildAnvil
         "#{said} #{words[LIMIT, name: words[limit_name], figure: figure(statement['working_load_limit']),
                                 factor: words.figure(statement['factor_text'])]}"
       end
+
+      def no_minimum = "#{words['No minimum.']} #{words.said(statement['recommended_reason']).text}"
 
       # @return [String] such as "6 break, 1 at least"
       def counts
@@ -108,7 +110,9 @@ module MildAnvil
       end
 
       def failed(pull)
-        (pull["judgement"] || {}).values_at("failed_part", "zone", "mode").compact.reject(&:empty?).join(", ")
+        part, zone, mode = (pull["judgement"] || {}).values_at("failed_part", "zone", "mode")
+        [words.or_typed(part.to_s), words.zone(lot["item_type"], zone).to_s, words.or_typed(mode.to_s)].reject(&:empty?)
+                                                                                                      .join(", ")
       end
 
       def source(pull)

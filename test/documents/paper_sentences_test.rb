@@ -1,0 +1,114 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+
+# What the core says, in the languages of the papers: every sentence of the statements that were kept is known, figures
+# and names come through, and what is not known stays whole and is told.
+class PaperSentencesTest < CoreCase
+  Sentences = MildAnvil::Documents::PaperSentences
+  Words = MildAnvil::Documents::PaperWords
+  OTHERS = (Words::LANGUAGES.keys - ["en"]).freeze
+
+  def say(text, language = "de") = Words.new(language).said(text)
+
+  def test_every_pattern_has_every_language_and_the_same_places
+    refute_empty Sentences.table
+    Sentences.table.each do |english, row|
+      assert_equal OTHERS.sort, row.keys.sort, english
+      row.each_value { |text| assert_equal english.scan(Sentences::PLACE).sort, text.scan(Sentences::PLACE).sort, english }
+    end
+  end
+
+  # As it would be read out of the frozen text.
+  def sentences(statement)
+    schools = statement["schools"].map { |s| s["refusal"] || "#{s['in_words']}. #{s['assumption']}" }
+    verdicts = statement["verdicts"].map { |v| v.values_at("reason", "wrong").compact.join(" ") }
+    [*schools, *verdicts, *statement["remarks"], statement["recommended_reason"], statement.dig("relative", "in_words"),
+     statement["limit_refusal"], statement.dig("preloaded", "in_words")].compact
+  end
+
+  def test_every_sentence_of_the_kept_statements_is_known
+    files = Dir[File.join(FIXTURES, "kept/rating_*.json")]
+    said = files.flat_map { |file| sentences(JSON.parse(File.read(file))) }.uniq
+
+    assert_operator said.size, :>, 100
+    OTHERS.each { |language| assert_empty said.reject { |text| say(text, language).whole }, language }
+  end
+
+  # Every figure that stood in the English one stands in the other, once, with its own mark.
+  def test_no_figure_is_lost_or_changed
+    said = Dir[File.join(FIXTURES, "kept/rating_*.json")].flat_map { |file| sentences(JSON.parse(File.read(file))) }
+    said.uniq.each do |text|
+      figures = ->(words) { words.scan(/\d+(?:[.,]\d+)?/).map { |figure| figure.tr(",", ".") }.sort }
+
+      OTHERS.each { |language| assert_equal figures.call(text), figures.call(say(text, language).text), text }
+    end
+  end
+
+  def test_every_assumption_and_every_reason_for_a_shape_is_known
+    said = MildAnvil::Core::Rating::Schools.all.map { |school| school::ASSUMPTION } +
+           MildAnvil::Catalogue.populations.map { |row| "#{row[:reason].sub(/\A./, &:upcase)}." } +
+           MildAnvil::Catalogue.design_factors.map { |row| "#{row[:use]}: #{row[:source]}" } +
+           MildAnvil::Actions::Benching::Readiness::CHECKLIST.values
+
+    OTHERS.each { |language| assert_empty said.uniq.reject { |text| say(text, language).whole }, language }
+  end
+
+  def test_every_part_place_and_way_of_failing_has_its_words
+    words = MildAnvil::Core::Plan::RequestWords
+    zones = MildAnvil::Catalogue.item_types.flat_map { |row| row[:zones].map { |_, name, *| name.downcase } }
+
+    assert_empty (words::FAILED_PARTS + words::MODES + zones) - Words.table.keys
+  end
+
+  def test_a_place_is_called_as_on_its_item_and_not_by_its_key
+    assert_equal "end link", Words.new("en").zone("chain", "end_link")
+    assert_equal "Endglied", Words.new("de").zone("chain", "end_link")
+    assert_equal "left ear", Words.new("de").zone("a type of the shop", "left_ear")
+    assert_nil Words.new("de").zone("chain", nil)
+  end
+
+  def test_names_and_what_was_typed_stay_as_they_are
+    said = say("The chosen school, Distribution-free, refuses: needs 59 breaks for 95 % with 95 % confidence, has 6.")
+    claims = say("Two claims differ: 4 kN (Leaflet 2.5 of the maker), and 3.8 kN (source not stated).")
+
+    assert_equal "Das gewählte Verfahren, Verteilungsfrei, lehnt ab: braucht 59 Brüche für 95 % mit 95 % Vertrauen, " \
+                 "hat 6.", said.text
+    assert_equal "Zwei Angaben weichen voneinander ab: 4 kN (Leaflet 2.5 of the maker), und 3,8 kN (Quelle nicht " \
+                 "angegeben).", claims.text
+    assert claims.whole
+  end
+
+  def test_no_pattern_reaches_over_the_end_of_a_sentence
+    text = "It may be used from 0.5 kN to 10 kN, the highest point checked. Within your 1 % of reading: worst at " \
+           "0.5 kN, +0.002 kN of 0.005 kN allowed. Within class 1 from 0.5 kN; class 0.5 fails on repeatability at 0.5 kN " \
+           "(0.6 %, allowed 0.5 %). Zero came back."
+
+    assert_equal "Er darf von 0,5 kN bis 10 kN, dem höchsten geprüften Punkt, verwendet werden. Innerhalb Ihrer " \
+                 "Toleranz (1 % des Messwerts): am weitesten ab bei 0,5 kN, +0,002 kN von 0,005 kN erlaubten. " \
+                 "Innerhalb von Klasse 1 ab 0,5 kN; Klasse 0,5 verfehlt durch die Wiederholbarkeit bei 0,5 kN (0,6 %, erlaubt " \
+                 "0,5 %). Die Null kam zurück.", say(text).text
+    assert_includes say("For a class there are fewer than 3 series; the masses are known to 0.2 % only.", "fr").text,
+                    "moins de 3 séries ; les masses"
+  end
+
+  def test_what_is_not_known_stays_whole_and_is_told
+    known = "Zero came back."
+    unknown = "Nobody ever said 4.5 kN so."
+
+    refute say(unknown).whole
+    assert_equal "#{unknown} Die Null kam zurück.", say("#{unknown} #{known}").text
+    refute say("#{unknown} #{known}").whole
+    assert_equal unknown, say(unknown, "en").text
+    assert_equal ["", true], say(nil).to_a
+  end
+
+  # Long words with many ways to be cut do not keep a paper waiting.
+  def test_it_takes_no_longer_for_hostile_words
+    text = "Within #{'class 1 from 2 kN, ' * 400}, and; below, #{'(' * 300}"
+    started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    say(text)
+
+    assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - started, :<, 5
+  end
+end
