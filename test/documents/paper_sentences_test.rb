@@ -81,13 +81,13 @@ class PaperSentencesTest < CoreCase
 
   def test_no_pattern_reaches_over_the_end_of_a_sentence
     text = "It may be used from 0.5 kN to 10 kN, the highest point checked. Within your 1 % of reading: worst at " \
-           "0.5 kN, +0.002 kN of 0.005 kN allowed. Within class 1 from 0.5 kN; class 0.5 fails on repeatability at 0.5 kN " \
-           "(0.6 %, allowed 0.5 %). Zero came back."
+           "0.5 kN, +0.002 kN of 0.005 kN allowed. Within class 1 from 0.5 kN; class 0.5 fails on repeatability at " \
+           "0.5 kN (0.6 %, allowed 0.5 %). Zero came back."
 
     assert_equal "Er darf von 0,5 kN bis 10 kN, dem höchsten geprüften Punkt, verwendet werden. Innerhalb Ihrer " \
                  "Toleranz (1 % des Messwerts): am weitesten ab bei 0,5 kN, +0,002 kN von 0,005 kN erlaubten. " \
-                 "Innerhalb von Klasse 1 ab 0,5 kN; Klasse 0,5 verfehlt durch die Wiederholbarkeit bei 0,5 kN (0,6 %, erlaubt " \
-                 "0,5 %). Die Null kam zurück.", say(text).text
+                 "Innerhalb von Klasse 1 ab 0,5 kN; Klasse 0,5 verfehlt durch die Wiederholbarkeit bei 0,5 kN " \
+                 "(0,6 %, erlaubt 0,5 %). Die Null kam zurück.", say(text).text
     assert_includes say("For a class there are fewer than 3 series; the masses are known to 0.2 % only.", "fr").text,
                     "moins de 3 séries ; les masses"
   end

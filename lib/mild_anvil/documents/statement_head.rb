@@ -40,7 +40,8 @@ module MildAnvil
 
       def revision
         revision = @words.content[:revision] or return
-        changes = revision[:changes].empty? ? "" : " #{t('Changed')}: #{revision[:changes].join('; ')}."
+        told = revision[:changes].map { |text| said(text) }.join("; ")
+        changes = told.empty? ? "" : " #{t('Changed')}: #{told}."
         said = t("Supersedes statement %<number>d", number: revision[:supersedes])
         @sheet.paragraph("#{said}: #{revision[:reason]}.#{changes}")
       end

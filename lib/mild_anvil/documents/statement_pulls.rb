@@ -5,18 +5,24 @@ module MildAnvil
     # The pulls as a table, and their curves.
     class StatementPulls < StatementPart
       CURVES_NEED = 190
+      REASON = 5
+      NARROW = 46
       WIDTHS = { 0 => 42, 1 => 66, 2 => 58, 3 => 62 }.freeze
 
       def draw
         return if pulls.empty?
 
         @sheet.heading("#{t('Pulls')}: #{@words.counts}", looked_up: true)
-        @sheet.table([header, *pulls.map { |pull| row(pull) }], right: [0, 2], widths: WIDTHS, looked_up: true)
+        rows = pulls.map { |pull| row(pull) }
+        @sheet.table([header, *rows], right: [0, 2], widths: widths(rows), looked_up: true)
         blind
         curves
       end
 
       private
+
+      # A column in which nothing stands is as wide as its head.
+      def widths(rows) = rows.all? { |row| row[REASON].empty? } ? WIDTHS.merge(REASON => NARROW) : WIDTHS
 
       # What was said before the force was seen, and where it was changed afterwards.
       def blind
@@ -42,9 +48,9 @@ module MildAnvil
       end
 
       def row(pull)
-        [pull["number"], "#{pull['specimen']}, #{pull['feature']}", @words.value(pull), @words.counts_as(pull),
-         @words.failed(pull),
-         @words.reasons(pull), @words.source(pull)]
+        place = @words.words.or_typed(pull["feature"].to_s)
+        [pull["number"], "#{pull['specimen']}, #{place}", @words.value(pull), @words.counts_as(pull),
+         @words.failed(pull), @words.reasons(pull), @words.source(pull)]
       end
 
       def curves

@@ -7,7 +7,9 @@ module MildAnvil
       def draw
         statement["verdicts"].each { |verdict| verdict(verdict) }
         statement["claim_conflicts"].each { |words| @sheet.paragraph(words, color: Sheet::SIGNAL, said: true) }
-        statement["margins"].each { |margin| margin(margin) }
+        statement["margins"].flat_map { |margin| [excess(margin), realised(margin)] }.compact.uniq.each do |line|
+          @sheet.paragraph(line)
+        end
         tested
       end
 
@@ -21,12 +23,15 @@ module MildAnvil
         @sheet.pairs([["Item", lot["material"]], ["Made by", lot["maker"]], *(unless levels.empty?
                                                                                 [["Cell of the study", levels]]
                                                                               end),
-                      ["Direction, configuration", "#{lot['direction']}, #{lot['configuration']}"],
-                      ["Condition, set-up", "#{lot['item_condition']}, #{lot['setup_class']}"],
+                      ["Direction, configuration", typed(lot["direction"], lot["configuration"])],
+                      ["Condition, set-up", typed(lot["item_condition"], lot["setup_class"])],
                       ["Differs from what will be used", lot["differs_from_use"]], ["Shared uncertainty", shared]])
       end
 
       private
+
+      # Words of ours, and what somebody typed.
+      def typed(*values) = values.map { |value| @words.words.or_typed(value.to_s) }.join(", ")
 
       def verdict(verdict)
         source = verdict["source"].to_s.empty? ? "" : ", #{verdict['source']}"
@@ -37,17 +42,20 @@ module MildAnvil
         @sheet.paragraph([verdict["reason"], verdict["wrong"]].compact.join(" "), said: true)
       end
 
-      def margin(margin)
-        if margin["excess"]
-          share = @words.words.figure(margin["excess_share_text"])
-          @sheet.paragraph(t("Minimum against claim: %<excess>s, %<share>s.", share: share,
-                                                                              excess: figure(margin["excess"])))
-        end
+      # Of every claim or wanted load there is one: what they say alike is said once.
+      def excess(margin)
+        return unless margin["excess"]
+
+        share = @words.words.figure(margin["excess_share_text"])
+        t("Minimum against claim: %<excess>s, %<share>s.", share: share, excess: figure(margin["excess"]))
+      end
+
+      def realised(margin)
         return unless margin["realised_factor_text"]
 
         band = margin["band"] ? ", #{t("#{margin['band']} the target band")}" : ""
-        @sheet.paragraph("#{t('Factor realised over the wanted working load')}: " \
-                         "#{@words.words.figure(margin['realised_factor_text'])}#{band}.")
+        "#{t('Factor realised over the wanted working load')}: " \
+          "#{@words.words.figure(margin['realised_factor_text'])}#{band}."
       end
     end
   end
