@@ -16,7 +16,8 @@ class LessonJourney < BrowserCase
     sign_in(@person)
     visit "/practise"
     assert_accessible "the lessons"
-    find("button[aria-label='Begin The connector broke first']").click
+    assert_no_text "connector" # what it is about is not told before
+    find("button[aria-label='Begin Eight sewn loops']").click
     pull_all
     judge_all
     sign_what_is_promised
@@ -24,12 +25,13 @@ class LessonJourney < BrowserCase
     click_on "Hand in what I signed"
     assert_text "of 100"
     assert_text(/The promise (holds|is broken)/) # one in twenty honest ones is
+    assert_text "The connector broke first"
     assert_text "A pull that ended elsewhere is a lower bound"
     assert_selector "[aria-label=right]", count: 8
     assert_text "It was checked before it was used."
     assert_accessible "the truth"
     visit "/lots"
-    assert_no_text "The connector broke first"
+    assert_no_text "Eight sewn loops"
   end
 
   def pull_all

@@ -54,6 +54,21 @@ class PaperSentencesTest < CoreCase
     OTHERS.each { |language| assert_empty said.uniq.reject { |text| say(text, language).whole }, language }
   end
 
+  # Every step of every shipped procedure, as it stands on a proof.
+  def test_every_step_of_a_procedure_is_known
+    unit = MildAnvil::Catalogue.unit!("kN")
+    said = MildAnvil::Catalogue.procedures.flat_map do |row|
+      loads = Hash.new(5000.0).merge("proof" => 5000.0, "working_load" => 2500.0)
+      MildAnvil::Core::Pull::Procedure.new(row, loads: loads).steps.flat_map do |step|
+        wording = MildAnvil::Core::Plan::Wording.new(unit)
+        MildAnvil::Actions::Benching::Procedures.words(step, wording, unit).values_at(:title, :detail)
+      end
+    end
+
+    assert_operator said.uniq.size, :>, 30
+    OTHERS.each { |language| assert_empty said.uniq.reject { |text| say(text, language).whole }, language }
+  end
+
   def test_every_part_place_and_way_of_failing_has_its_words
     words = MildAnvil::Core::Plan::RequestWords
     zones = MildAnvil::Catalogue.item_types.flat_map { |row| row[:zones].map { |_, name, *| name.downcase } }

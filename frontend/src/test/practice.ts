@@ -6,7 +6,7 @@ export const NEXT = { number: 3, feature: "", group: null, cell: null, digits: n
 /** A lesson under way. */
 export const practiceRun = (given: Partial<Run> = {}): Run => ({
   id: 5,
-  title: "The connector broke first",
+  title: "Eight sewn loops",
   lesson_key: "connector-first",
   lot_id: 33,
   person: session.person?.name ?? "",

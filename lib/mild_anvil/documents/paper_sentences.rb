@@ -82,6 +82,18 @@ module MildAnvil
       def whole(text, depth)
         return Said.new(@words[text], true) if @words.known?(text)
 
+        return Said.new(figure(text), true) if text.match?(FIGURE_ALONE)
+
+        by_pattern(text, depth) || by_words(text)
+      end
+
+      # Names of ours in a row.
+      def by_words(text)
+        parts = text.split(", ")
+        Said.new(parts.map { |part| @words[part] }.join(", "), true) if parts.all? { |part| @words.known?(part) }
+      end
+
+      def by_pattern(text, depth)
         bare = text.delete_suffix(".")
         @patterns.each do |pattern|
           found = pattern.form.match(bare) or next
@@ -107,8 +119,6 @@ module MildAnvil
       end
 
       def nested(text, depth)
-        return Said.new(figure(text), true) if text.match?(FIGURE_ALONE)
-
         depth < DEEPEST ? say(text, depth + 1) : Said.new(text, false)
       end
 

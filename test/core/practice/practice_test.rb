@@ -57,6 +57,16 @@ class PracticeTest < CoreCase
 
   def lesson(key) = shipped.find { |one| one.content[:key] == key }
 
+  # The name that is shown before says nothing of the mistake; the end does.
+  def test_a_lesson_is_not_named_by_its_mistake
+    shipped.each do |lesson|
+      title, about = lesson.content.values_at(:title, :about).map { |text| text.downcase.scan(/\w{4,}/) }
+
+      refute_empty about
+      assert_empty title & about, lesson.content[:title]
+    end
+  end
+
   def test_an_event_befalls_its_pieces_and_no_others
     pieces = lesson("connector-first").pieces(11)
 

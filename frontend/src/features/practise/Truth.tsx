@@ -47,7 +47,12 @@ export function Truth({ run, result }: { run: Run; result: Result }) {
           </p>
         </section>
       )}
-      {result.teaches && <p className="border-derived max-w-[80ch] border-l-4 px-3 text-[15px]">{result.teaches}</p>}
+      {result.teaches && (
+        <div className="border-derived max-w-[80ch] border-l-4 px-3">
+          {result.about && <h2>{result.about}</h2>}
+          <p className="text-[15px]">{result.teaches}</p>
+        </div>
+      )}
       {result.cells?.some((cell) => cell.pulls > 0) && <CellsTold cells={result.cells} />}
       <div className={`grid gap-5 ${result.schools.length > 0 ? "min-[1000px]:grid-cols-2" : ""}`}>
         <Judgements rows={result.pulls} unit={unit.symbol} />

@@ -50,6 +50,7 @@ const result = (given: Partial<Schemas["PracticeResult"]> = {}): Schemas["Practi
     { name: "Prediction", value: null, holds: null, refusal: "too few" },
   ],
   one_more: { piece: figure(23_100), minimum: figure(19_900), holds: true },
+  about: "The connector broke first",
   teaches: "A pull that ended elsewhere is a lower bound.",
   ...given,
 });

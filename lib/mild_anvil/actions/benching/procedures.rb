@@ -84,7 +84,7 @@ module MildAnvil
         end
 
         def of_hold(step, _) = ["Hold #{time(step.seconds)}", "at or above"]
-        def of_inspect(step, _) = ["Look at it", "#{step.points.size} points"]
+        def of_inspect(step, _) = ["Look at it", step.points.one? ? "1 point" : "#{step.points.size} points"]
         def of_release(step, wording) = ["Let off", rate(step, wording)]
         def of_break(step, wording) = ["To the break", rate(step, wording)]
         def of_wait(step, _) = ["Wait #{time(step.seconds)}", "at this length"]

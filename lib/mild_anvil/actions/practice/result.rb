@@ -15,10 +15,11 @@ module MildAnvil
           @choice = choice
         end
 
-        # @return [Hash] score, truth, pulls, schools, one_more, cells, teaches
+        # @return [Hash] score, truth, pulls, schools, one_more, cells, about, teaches
         def to_h
           { score: score.to_h, truth: truth, pulls: rows.map { |row| pull(row) }, schools: schools, one_more: one_more,
-            cells: Cells.new(@run).told(rows.map(&:truth)), teaches: @lesson.content[:teaches].to_s }
+            cells: Cells.new(@run).told(rows.map(&:truth)), about: @lesson.content[:about].to_s,
+            teaches: @lesson.content[:teaches].to_s }
         end
 
         private
