@@ -137,6 +137,8 @@ module Launch
     def tell(words)
       puts "  #{Time.now.strftime('%H:%M:%S')}  #{words}"
       $stdout.flush
+    rescue SystemCallError
+      nil # what it says may go to a full disk, too
     end
 
     def binding_address

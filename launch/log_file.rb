@@ -30,15 +30,22 @@ module Launch
       self
     end
 
-    # Whoever writes appends, so that the file may be emptied under it.
+    # Whoever writes appends, so that the file may be emptied under it. On a full disk it is emptied without a copy.
     def rotate
       return unless File.exist?(@path) && File.size(@path) > LARGEST_BYTES
 
       (KEPT - 1).downto(1) { |n| File.rename("#{@path}.#{n}", "#{@path}.#{n + 1}") if File.exist?("#{@path}.#{n}") }
-      FileUtils.cp(@path, "#{@path}.1")
+      copy
       File.truncate(@path, 0)
       @from = 0
     end
+
+    def copy
+      FileUtils.cp(@path, "#{@path}.1")
+    rescue *Room::NONE
+      FileUtils.rm_f("#{@path}.1")
+    end
+    private :copy
 
     # @return [Hash] for Process.spawn
     def redirection = { out: [@path, "a"], err: %i[child out] }

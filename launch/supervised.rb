@@ -2,11 +2,13 @@
 
 module Launch
   # A process that is kept running: started again after a pause that grows when it ends soon, and given up in words when
-  # it ends again and again. Its number lies in a file, so that the next start finds it if this launcher is killed.
+  # it ends again and again. Where the disk is full it waits for room, however long. Its number lies in a file, so that
+  # the next start finds it if this launcher is killed.
   class Supervised
     PAUSES = [0, 1, 2, 4, 8, 15].freeze # seconds; one more end after the last of them is too many
     STEADY_SECONDS = 60 # who ran so long begins anew
     STOPS_WITHIN_SECONDS = 20
+    ROOM_SECONDS = 5 # between looks whether there is room again
 
     attr_reader :name, :log
 
@@ -17,6 +19,7 @@ module Launch
     def initialize(name, folder: File.join(VAR, "run"), logs: File.join(VAR, "log"), pauses: PAUSES, &start)
       @name = name
       @start = start
+      @folder = folder
       @pid_file = PidFile.new(File.join(folder, "#{name.tr(' ', '-')}.pid"))
       @log = LogFile.new(name.tr(" ", "-"), folder: logs)
       @pauses = pauses
@@ -32,15 +35,19 @@ module Launch
       @pid_file.write(@pid)
       @started = Launch.now
       @due = nil
+    rescue *Room::NONE
+      stop # nobody would find it by its number
+      raise
     end
 
     # Looks after it; called again and again.
     # @yield [String] what to tell the person
     # @raise [Trouble] when it was given up
-    def look
+    def look(&tell)
       @log.rotate
-      return start if @due && Launch.now >= @due
+      return again(&tell) if @due && Launch.now >= @due
       return if @due || running?
+      return wait_for_room(&tell) unless Room.in?(@folder)
 
       @ends = 0 if Launch.now - @started > STEADY_SECONDS
       give_up if @ends >= @pauses.size
@@ -70,6 +77,23 @@ module Launch
     def started? = !@pid.nil?
 
     private
+
+    def again(&tell)
+      return wait_for_room(&tell) unless Room.in?(@folder)
+
+      yield("there is room again; #{@name} is started") if @waiting
+      @waiting = false
+      start
+    rescue *Room::NONE
+      wait_for_room(&tell)
+    end
+
+    # A full disk is nobody's fault among the processes, and no end of theirs counts while it is.
+    def wait_for_room
+      yield "the disk is full (#{@folder}): #{@name} has ended and waits for room" unless @waiting
+      @waiting = true
+      @due = Launch.now + ROOM_SECONDS
+    end
 
     # A signal leaves no line in a log.
     def why

@@ -34,6 +34,44 @@ class SupervisedTest < Minitest::Test
     part.stop
   end
 
+  # A database ends where its disk is full: nothing is given up, and it comes back when there is room.
+  def test_on_a_full_disk_it_waits_for_room_however_long
+    part = supervised("sleep", "60", pauses: [])
+    part.start
+    Process.kill("KILL", running)
+    said = []
+    now = Launch.now
+    Launch::Room.stub(:in?, false) do
+      assert_match(/the disk is full .*: part has ended and waits for room/, told(part))
+      Launch.stub(:now, now += 3600) { 20.times { part.look { |words| said << words } } }
+    end
+    assert_empty said, "told once"
+    Launch.stub(:now, now + 3600) { part.look { |words| said << words } }
+
+    assert_equal ["there is room again; part is started"], said
+    assert_predicate part, :running?
+  ensure
+    part.stop
+  end
+
+  def running = Launch::PidFile.new(File.join(@folder, "part.pid")).running
+
+  def test_what_cannot_write_its_number_is_not_left_running
+    part = supervised("sleep", "60", pauses: [])
+    full = ->(*) { raise Errno::ENOSPC }
+    File.stub(:write, full) { assert_raises(Errno::ENOSPC) { part.start } }
+
+    refute_predicate part, :started?
+  ensure
+    part.stop
+  end
+
+  def test_room_is_looked_for_by_writing
+    assert Launch::Room.in?(@folder)
+    assert_empty Dir.children(@folder)
+    File.stub(:open, ->(*) { raise Errno::ENOSPC }) { refute Launch::Room.in?(@folder) }
+  end
+
   def test_what_was_killed_says_by_what
     part = supervised("sleep", "60")
     part.start
