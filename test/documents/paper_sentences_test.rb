@@ -35,11 +35,33 @@ class PaperSentencesTest < CoreCase
     OTHERS.each { |language| assert_empty said.reject { |text| say(text, language).whole }, language }
   end
 
+  # One of every kind that the tests of the long tests ever saw.
+  def test_every_sentence_of_the_long_tests_is_known
+    said = JSON.parse(File.read(File.join(FIXTURES, "kept/long_sentences.json")))
+
+    assert_operator said.size, :>, 90
+    OTHERS.each { |language| assert_empty said.reject { |text| say(text, language).whole }, language }
+    assert_equal "Bei 2,4 kN hält die Hälfte 1\u00a0440\u00a0000 Zyklen aus (95 % zwischen 1\u00a0020\u00a0000 und " \
+                 "2\u00a0030\u00a0000); 95 von 100 halten mit 95 % mehr als 717\u00a0000 aus.",
+                 say("At 2.4 kN half of them stand 1,440,000 cycles (95 % between 1,020,000 and 2,030,000); 95 of " \
+                     "100 stand more than 717,000 with 95 %.").text
+    assert_equal "2,4 kN: ≥ 2\u00a0000\u00a0000; 1\u00a0310\u00a0000", say("2.4 kN: ≥ 2,000,000, 1,310,000").text
+  end
+
+  def test_every_name_of_the_long_tests_has_its_words
+    names = MildAnvil::Core::LongTest::Kinds.all.flat_map do |kind|
+      [kind.title, kind.caution, *kind.channels.map(&:name), *kind.terms.map(&:name), *kind.station_terms.map(&:name)]
+    end
+
+    assert_empty names.uniq - Words.table.keys
+  end
+
   # Every figure that stood in the English one stands in the other, once, with its own mark.
   def test_no_figure_is_lost_or_changed
-    said = Dir[File.join(FIXTURES, "kept/rating_*.json")].flat_map { |file| sentences(JSON.parse(File.read(file))) }
+    said = Dir[File.join(FIXTURES, "kept/rating_*.json")].flat_map { |file| sentences(JSON.parse(File.read(file))) } +
+           JSON.parse(File.read(File.join(FIXTURES, "kept/long_sentences.json")))
     said.uniq.each do |text|
-      figures = ->(words) { words.scan(/\d+(?:[.,]\d+)?/).map { |figure| figure.tr(",", ".") }.sort }
+      figures = ->(words) { words.gsub(/[,.\u00a0](?=\d)/, "").scan(/\d+/).sort }
 
       OTHERS.each { |language| assert_equal figures.call(text), figures.call(say(text, language).text), text }
     end

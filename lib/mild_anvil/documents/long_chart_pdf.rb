@@ -15,6 +15,7 @@ module MildAnvil
 
       # @param chart [Hash] of an answer, string keys
       def initialize(sheet, chart)
+        @sheet = sheet
         @pdf = sheet.pdf
         @chart = chart
         sheet.room(HEIGHT + 20)
@@ -166,9 +167,15 @@ module MildAnvil
         @pdf.stroke_color Sheet::INK
       end
 
+      def short(text)
+        words = @sheet.words
+        words.known?(text) ? words[text] : words.duration(text)
+      end
+
       def text(words, at, width:, align: :left, color: Sheet::SOFT)
         @pdf.fill_color color
-        @pdf.text_box words.to_s, at: at, width: width, align: align, size: 7.5, height: 10, overflow: :shrink_to_fit
+        @pdf.text_box short(words.to_s), at: at, width: width, align: align, size: 7.5, height: 10,
+                                         overflow: :shrink_to_fit
         @pdf.fill_color Sheet::INK
       end
     end

@@ -11,6 +11,7 @@ module MildAnvil
                 "on a law. A rating for lifting, overhead or life-safety use belongs to a qualified person under " \
                 "the code " \
                 "in force."
+      LEFT_OUT = "%<count>d more readings are in the record, evenly left out here."
       WORDS = { "tightened" => "tightened again", "run_out" => "run-out", "works" => "still works",
                 "works_not" => "does not work",
                 "taken_up" => "taken up again" }.freeze
@@ -44,61 +45,73 @@ module MildAnvil
       def answer = @content.fetch("answer")
 
       def head
-        @sheet.sentence(answer["headline"])
+        @sheet.sentence(answer["headline"], said: true)
         @sheet.paragraph(@body["words"], size: 10.5) unless @body["words"].empty?
         answer["lines"].each { |line| sentence(line) }
-        @sheet.pairs([["Report", @number.to_s], ["Kind", kind.title], ["Begun",
-                                                                       @content["started_at"].to_s.sub("T", " ").sub(
-                                                                         /:\d\d\.\d+Z/, " UTC"
-                                                                       )],
+        @sheet.pairs([["Report", @number.to_s], ["Kind", words.or_typed(kind.title)],
+                      ["Begun", @content["started_at"].to_s.sub("T", " ").sub(/:\d\d\.\d+Z/, " UTC")],
                       *(@content["lot"] ? [["Lot", @content.dig("lot", "name")]] : [])])
       end
 
       def kind = Core::LongTest::Kinds.fetch!(@content["kind"])
-      def sentence(line) = @sheet.paragraph("#{line['tone'] == 'ok' ? '•' : '▲'}  #{line['text']}", size: 10)
+      def words = @sheet.words
+      def said(text) = words.said(text).text
+
+      def sentence(line)
+        found = words.said(line["text"])
+        @sheet.paragraph("#{line['tone'] == 'ok' ? '•' : '▲'}  #{found.text}", size: 10, quoted: !found.whole)
+      end
 
       def stations
         said, silent = answer["stations"].partition { |told| told["lines"].any? }
         said.each do |told|
-          @sheet.heading("#{told['name']}: #{told['headline']}")
+          @sheet.heading("#{told['name']}: #{said(told['headline'])}", looked_up: true)
           told["lines"].each { |line| sentence(line) }
         end
         return if silent.empty?
 
         @sheet.heading("Stations")
-        @sheet.pairs(silent.map { |told| [told["name"], told["headline"]] })
+        @sheet.pairs(silent.map { |told| [told["name"], said(told["headline"])] })
       end
 
       def curve
         chart = @content.fetch("chart")
         @sheet.room(LongChartPdf::HEIGHT + 60)
-        word = chart["x"] == "place" ? "by" : "against"
-        @sheet.heading("#{chart['y_name'].sub(/\A./, &:upcase)} #{word} #{chart['x_name']}")
-        @sheet.figure(answer["headline"]) { LongChartPdf.new(@sheet, chart).draw }
+        axes = words[chart["x"] == "place" ? "%<y>s by %<x>s" : "%<y>s against %<x>s",
+                     y: named(chart["y_name"]), x: named(chart["x_name"])]
+        @sheet.heading(axes.sub(/\A./, &:upcase), looked_up: true)
+        @sheet.figure(said(answer["headline"])) { LongChartPdf.new(@sheet, chart).draw }
+      end
+
+      # "setting, bar": a name of ours, and its unit.
+      def named(text)
+        return words[text] if words.known?(text)
+
+        name, unit = text.split(", ", 2)
+        [words.or_typed(name), unit].compact.join(", ")
       end
 
       def agreed
         rows = kind.terms.filter_map do |term|
           given = @content["terms"][term.key.to_s]
-          given && ["#{term.name}#{" #{term.source}" if term.source}", "#{given['text']} #{given['unit']}".strip]
+          name = words.or_typed(term.name)
+          given && ["#{name}#{" #{term.source}" if term.source}",
+                    words.duration("#{given['text']} #{given['unit']}".strip)]
         end
         return if rows.empty?
 
         @sheet.heading("What was agreed")
-        @sheet.pairs(rows)
+        @sheet.pairs(rows, looked_up: true)
       end
 
       def readings
         @content["stations"].each do |station|
           next if station["readings"].empty? && station["events"].empty?
 
-          @sheet.heading("Read of #{station['name']}")
-          @sheet.table([header, *rows(station)], widths: {}, right: (1..(channels.size + 1)).to_a)
+          @sheet.heading(words["Read of %<name>s", name: station["name"]], looked_up: true)
+          @sheet.table([header, *rows(station)], right: (1..(channels.size + 1)).to_a, looked_up: true)
           left = station["readings"].size - MOST_READINGS
-          if left.positive?
-            @sheet.paragraph("#{left} more readings are in the record, evenly left out here.",
-                             color: Sheet::SOFT)
-          end
+          @sheet.paragraph(words[LEFT_OUT, count: left], color: Sheet::SOFT) if left.positive?
         end
       end
 
@@ -113,7 +126,11 @@ module MildAnvil
       end
 
       def counted? = kind.along == :count
-      def header = ["When", counted? ? "Cycles" : "Hours", *channels.map(&:name), "Note"]
+
+      def header
+        [words["When"], words[counted? ? "Cycles" : "Hours"], *channels.map { |one| words.or_typed(one.name) },
+         words["Note"]]
+      end
 
       def rows(station)
         shown = spread(station["readings"])
@@ -127,9 +144,8 @@ module MildAnvil
       end
 
       def happened(event)
-        [WORDS.fetch(event["word"], event["word"]), event["note"]].reject do |t|
-          t.to_s.empty? || t == "note"
-        end.join(": ")
+        word = WORDS.fetch(event["word"], event["word"])
+        [word == "note" ? "" : words.or_typed(word), event["note"].to_s].reject(&:empty?).join(": ")
       end
 
       def spread(rows)
@@ -139,15 +155,16 @@ module MildAnvil
       end
 
       def moment(row) = [row["at"].sub("T", " ").sub(/:\d\d\.\d+Z/, " UTC"), place(row)]
-      def place(row) = counted? ? row["count"].to_s : format("%.2f", row["hours"])
-      def figure(read) = read ? @sheet.words.figure("#{read['text']} #{read['unit']}".strip) : "–"
+      def place(row) = counted? ? row["count"].to_s : words.figure(format("%.2f", row["hours"]))
+      def figure(read) = read ? words.figure("#{read['text']} #{read['unit']}".strip) : "–"
 
       def hands
         @sheet.heading("Signed")
         @sheet.pairs(@signatures.map do |s|
           [s[:meaning].capitalize, "#{s[:person]}, #{s[:at]}"]
         end + [["SHA-256", @sha256]])
-        @sheet.caution([kind.caution, @sheet.words[CAUTION]].join(" "))
+        @sheet.signed_in_english
+        @sheet.caution([words.or_typed(kind.caution), words[CAUTION]].join(" "))
       end
     end
   end

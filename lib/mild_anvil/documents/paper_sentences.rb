@@ -13,10 +13,11 @@ module MildAnvil
       FOLDER = File.expand_path("../../../data/paper_sentences", __dir__)
       PLACE = /\{(\w+)([!&+]?)\}/
       # "4.550 kN", "less than 0.1 %", "2.1 kN (10.5 %)"
-      FIGURE = /(?:(?:less|more) than )?[−+±-]?\d[^\s;]*(?: [^\s,;.:()\d]{1,12})?(?: \(\d[^)]*\))?/
+      FIGURE = /(?:(?:less|more) than |≥ )?[−+±-]?\d[^\s;]*(?: [^\s,;.:()\d]{1,12})?(?: \(\d[^)]*\))?/
       FIGURE_ALONE = /\A#{FIGURE}\z/
       BETWEEN = /(?<=[.!?]) (?=[\p{Lu}\d“−+])/
       PARTS = /(, and |, or, if more, |, | and |; )(?![^(]*\))/
+      COUNTED = %w[years year days day cycles drops].freeze # units that are words
       LONGEST = 4 # sentences that one pattern says
       DEEPEST = 4
       Pattern = Struct.new(:form, :kinds, :said, :weight)
@@ -95,12 +96,16 @@ module MildAnvil
 
       def by_pattern(text, depth)
         bare = text.delete_suffix(".")
+        in_part = nil
         @patterns.each do |pattern|
           found = pattern.form.match(bare) or next
           filled = fill(pattern, found, depth)
-          return Said.new("#{filled.text}#{'.' if bare != text}", filled.whole) if filled
+          said = Said.new("#{filled.text}#{'.' if bare != text}", filled.whole)
+          return said if said.whole
+
+          in_part ||= said
         end
-        nil
+        in_part
       end
 
       def fill(pattern, found, depth)
@@ -130,7 +135,11 @@ module MildAnvil
         found.whole && !text.match?(FIGURE_ALONE) ? found.text : text
       end
 
+      # Figures in a row stand apart by more than their own mark.
       def several(text, depth)
+        figures = text.split(", ")
+        return Said.new(figures.map { |one| figure(one) }.join("; "), true) if figures.all?(FIGURE_ALONE)
+
         found = text.split(PARTS).map do |part|
           PARTS.match?(part) ? Said.new(between(part), true) : nested(part, depth)
         end
@@ -139,9 +148,11 @@ module MildAnvil
 
       def between(part) = @words.known?(part) ? @words[part] : part.sub(/\p{L}.*\p{L}/) { |word| @words.or_typed(word) }
 
-      # "less than 0.1 %" has words, too.
+      # "less than 0.1 %" has words, and so have "42 days".
       def figure(text)
-        @words.figure(text).sub(/\A(?:less|more) than/) { |words| @words.or_typed(words) }
+        @words.figure(text).gsub(/\A(?:less|more) than|(?<=\d )(?:#{COUNTED.join('|')})\b/o) do |words|
+          @words.or_typed(words)
+        end
       end
     end
   end

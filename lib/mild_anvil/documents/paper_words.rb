@@ -13,6 +13,9 @@ module MildAnvil
       LANGUAGES = { "en" => ["English", ".", "%<day>d %<month>s %<year>d"],
                     "de" => ["Deutsch", ",", "%<day>d. %<month>s %<year>d"],
                     "fr" => ["Français", ",", "%<day>d %<month>s %<year>d"] }.freeze
+      # "1,000" is one and a thousand's share of nothing where a comma is the decimal mark.
+      THOUSANDS = /(?<=\d),(?=\d{3}(?!\d))/
+      THOUSANDS_APART = "\u00a0"
       DAY = /\b\d{1,2} (?:#{Date::MONTHNAMES.compact.join('|')}) \d{4}\b/
 
       class << self
@@ -46,7 +49,15 @@ module MildAnvil
       # @param text [String] a figure as it was stated, with or without its unit
       def figure(text)
         mark = LANGUAGES.fetch(language)[1]
-        mark == "." ? text.to_s : text.to_s.gsub(/(?<=\d)\.(?=\d)/, mark)
+        return text.to_s if mark == "."
+
+        text.to_s.gsub(THOUSANDS, THOUSANDS_APART).gsub(/(?<=\d)\.(?=\d)/, mark)
+      end
+
+      # @param text [String] a figure with its unit, such as "50 years"
+      # @return [String] years and days by their signs, which need no language
+      def duration(text)
+        english? ? text : figure(text).sub(/(?<=\d )years?\z/, "a").sub(/(?<=\d )days?\z/, "d")
       end
 
       # @param text [String] a word of the table, or what somebody typed

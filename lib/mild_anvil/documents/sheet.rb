@@ -97,8 +97,11 @@ module MildAnvil
       end
 
       # @param rows [Array<Array(String, String)>] name, of the table of words, and value
-      def pairs(rows)
-        cells = rows.map { |name, value| [{ content: words[name], text_color: SOFT }, value.to_s] }
+      # @param looked_up [Boolean] whether the names are in the paper's language already
+      def pairs(rows, looked_up: false)
+        cells = rows.map do |name, value|
+          [{ content: looked_up ? name : words[name], text_color: SOFT }, value.to_s]
+        end
         tabled(cells, column_widths: { 0 => 130 }, size: 9, padding: [3, 4, 3, 0], names: true)
       end
 
