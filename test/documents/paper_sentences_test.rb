@@ -35,12 +35,15 @@ class PaperSentencesTest < CoreCase
     OTHERS.each { |language| assert_empty said.reject { |text| say(text, language).whole }, language }
   end
 
-  # One of every kind that the tests of the long tests ever saw.
-  def test_every_sentence_of_the_long_tests_is_known
-    said = JSON.parse(File.read(File.join(FIXTURES, "kept/long_sentences.json")))
+  # One of every kind that the tests of the long tests and of plans ever saw.
+  def kept = %w[long plan].flat_map { |name| JSON.parse(File.read(File.join(FIXTURES, "kept/#{name}_sentences.json"))) }
 
-    assert_operator said.size, :>, 90
-    OTHERS.each { |language| assert_empty said.reject { |text| say(text, language).whole }, language }
+  def test_every_sentence_of_the_long_tests_and_plans_is_known
+    assert_operator kept.size, :>, 150
+    OTHERS.each { |language| assert_empty kept.reject { |text| say(text, language).whole }, language }
+  end
+
+  def test_numbers_in_words_have_their_own_marks
     assert_equal "Bei 2,4 kN hält die Hälfte 1\u00a0440\u00a0000 Zyklen aus (95 % zwischen 1\u00a0020\u00a0000 und " \
                  "2\u00a0030\u00a0000); 95 von 100 halten mit 95 % mehr als 717\u00a0000 aus.",
                  say("At 2.4 kN half of them stand 1,440,000 cycles (95 % between 1,020,000 and 2,030,000); 95 of " \
@@ -58,9 +61,8 @@ class PaperSentencesTest < CoreCase
 
   # Every figure that stood in the English one stands in the other, once, with its own mark.
   def test_no_figure_is_lost_or_changed
-    said = Dir[File.join(FIXTURES, "kept/rating_*.json")].flat_map { |file| sentences(JSON.parse(File.read(file))) } +
-           JSON.parse(File.read(File.join(FIXTURES, "kept/long_sentences.json")))
-    said.uniq.each do |text|
+    said = Dir[File.join(FIXTURES, "kept/rating_*.json")].flat_map { |file| sentences(JSON.parse(File.read(file))) }
+    (said + kept).uniq.each do |text|
       figures = ->(words) { words.gsub(/[,.\u00a0](?=\d)/, "").scan(/\d+/).sort }
 
       OTHERS.each { |language| assert_equal figures.call(text), figures.call(say(text, language).text), text }
@@ -134,6 +136,7 @@ class PaperSentencesTest < CoreCase
     unknown = "Nobody ever said 4.5 kN so."
 
     refute say(unknown).whole
+    assert_equal "Nobody: said so.", say("Nobody: said so.").text, "not by halves"
     assert_equal "#{unknown} Die Null kam zurück.", say("#{unknown} #{known}").text
     refute say("#{unknown} #{known}").whole
     assert_equal unknown, say(unknown, "en").text

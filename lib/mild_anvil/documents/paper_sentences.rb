@@ -96,16 +96,12 @@ module MildAnvil
 
       def by_pattern(text, depth)
         bare = text.delete_suffix(".")
-        in_part = nil
         @patterns.each do |pattern|
           found = pattern.form.match(bare) or next
           filled = fill(pattern, found, depth)
-          said = Said.new("#{filled.text}#{'.' if bare != text}", filled.whole)
-          return said if said.whole
-
-          in_part ||= said
+          return Said.new("#{filled.text}#{'.' if bare != text}", true) if filled.whole # nothing is said by halves
         end
-        in_part
+        nil
       end
 
       def fill(pattern, found, depth)

@@ -46,7 +46,7 @@ module MildAnvil
         words = @sheet.words
         @sheet.paragraph(kept ? words[BY, number: @plan[:revision], person: kept[:person]] : words[DRAFT],
                          color: kept ? Sheet::INK : Sheet::SIGNAL)
-        limits = @plan[:limits].map { |row| "#{row[:name]} #{row[:figure][:text]} #{row[:figure][:unit]}" }
+        limits = @plan[:limits].map { |row| "#{said(row[:name])} #{row[:figure][:text]} #{row[:figure][:unit]}" }
         @sheet.pairs([["Limits", words.figure(limits.join("; "))]]) unless limits.empty?
       end
 
@@ -54,27 +54,28 @@ module MildAnvil
         return if answer[:state] == "missing"
 
         @sheet.heading(title)
-        @sheet.paragraph(answer[:sentence], color: answer[:state] == "ok" ? Sheet::INK : Sheet::SIGNAL)
-        [answer[:mend], answer[:ended]].compact.each { |line| @sheet.paragraph(line) }
+        @sheet.paragraph(answer[:sentence], color: answer[:state] == "ok" ? Sheet::INK : Sheet::SIGNAL, said: true)
+        [answer[:mend], answer[:ended]].compact.each { |line| @sheet.paragraph(line, said: true) }
         details(answer)
-        answer[:working].each { |line| @sheet.paragraph(line, color: Sheet::SOFT, size: 8) }
-        answer[:cautions].each { |line| @sheet.paragraph(line, color: Sheet::SIGNAL, size: 8.5) }
+        answer[:working].each { |line| @sheet.paragraph(line, color: Sheet::SOFT, size: 8, said: true) }
+        answer[:cautions].each { |line| @sheet.paragraph(line, color: Sheet::SIGNAL, size: 8.5, said: true) }
       end
 
       def details(answer)
         table(["Link", "Holds", "Goes first"], answer[:links]) do |link|
           [link[:name], *link.values_at(:capacity, :chance_text).map { |text| figure(text) }]
         end
-        table(%w[Bench Cell Answer], answer[:benches], widths: { 0 => 96, 1 => 44 }) do |b|
-          [b[:name], b[:cell].to_s, b[:sentence]]
+        table(%w[Bench Cell Answer], answer[:benches], widths: { 0 => 96, 1 => 72 }) do |b|
+          [b[:name], b[:cell].to_s, said(b[:sentence])]
         end
         table(["Share", "Water", "The cell should read"], answer[:steps]) do |step|
           step.values_at(:share, :litres, :reading).map { |text| figure(text) }
         end
-        table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], i[:lane], "#{i[:kind]} #{i[:label]}"] }
-        answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{line}") }
+        table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], said(i[:lane]), said("#{i[:kind]} #{i[:label]}")] }
+        answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{said(line)}") }
       end
 
+      def said(text) = @sheet.words.said(text).text
       def figure(text) = @sheet.words.figure(text)
 
       def table(head, rows, widths: {}, &block)
