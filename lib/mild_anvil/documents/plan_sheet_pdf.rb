@@ -71,7 +71,9 @@ module MildAnvil
         table(["Share", "Water", "The cell should read"], answer[:steps]) do |step|
           step.values_at(:share, :litres, :reading).map { |text| figure(text) }
         end
-        table(%w[From To Where What], answer[:items]) { |i| [i[:at], i[:until], said(i[:lane]), said("#{i[:kind]} #{i[:label]}")] }
+        table(%w[From To Where What], answer[:items]) do |i|
+          [i[:at], i[:until], said(i[:lane]), said("#{i[:kind]} #{i[:label]}")]
+        end
         answer[:movements].to_a.each { |line| @sheet.paragraph("□ #{said(line)}") }
       end
 

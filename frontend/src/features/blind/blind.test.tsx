@@ -53,6 +53,6 @@ describe("judging blind", () => {
       created_at: "2031-03-14T10:00:00Z",
     };
     renderInLot(<JudgePanel pull={pull({ judgement: null, blind })} />);
-    expect(await screen.findByText(/Said blind by Isolde Marsh: connector, pin, bent/)).toBeInTheDocument();
+    expect(await screen.findByText(/Said blind by Isolde Marsh: connector, connector pin, bent/)).toBeInTheDocument();
   });
 });

@@ -1,7 +1,9 @@
 import { zodResolver } from "@hookform/resolvers/zod";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { Fault, type Schemas } from "@/api/client";
+import { catalogueQuery } from "@/api/queries";
 import { useMay } from "@/api/session";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
@@ -106,7 +108,11 @@ export function JudgePanel({ pull }: { pull: Pull }) {
 
 /** What was said before the force was seen; it stays beside whatever is judged. */
 function SaidBlind({ said }: { said: Schemas["SaidBlind"] }) {
-  const words = [said.failed_part, said.zone, said.mode].filter(Boolean).join(", ");
+  const { page } = useLot();
+  const { data: tables } = useQuery(catalogueQuery);
+  const zones = tables?.item_types.find((type) => type.key === page.lot.item_type)?.zones;
+  const zone = zones?.find((one) => one.key === said.zone)?.name.toLowerCase() ?? said.zone;
+  const words = [said.failed_part, zone, said.mode].filter(Boolean).join(", ");
   return (
     <p className="border-derived border-l-4 px-3 text-[13px] leading-snug">
       Said blind by {said.person}: {said.is_void ? `void, ${said.reason}` : words || "nothing"}. Where you judge
