@@ -80,7 +80,7 @@ class PapersTest < StoreCase
     below = printed[at..].reject(&:empty?)
     assert_equal MildAnvil::Documents::StatementWords::STATES.fetch(state), below[1]
     factor = computed(mixed).statement["margins"].filter_map { |margin| margin["realised_factor_text"] }.first
-    assert_includes below.join(" "), "Factor realised over the wanted working load: #{factor}"
+    assert_includes below.join(" "), "Factor realised over the wanted working load of 1.5 kN: #{factor}"
   end
 
   def test_every_verdict_is_printed

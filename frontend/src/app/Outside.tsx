@@ -8,11 +8,11 @@ type Place = { to: To; label: string; count: number | null; wrong?: boolean };
 /** What lies outside any lot. */
 export function Outside() {
   const { data } = useQuery(todayQuery);
-  const counts = data?.counts ?? {};
-  const all = Object.values(counts).reduce((a, b) => a + b, 0);
+  // Nothing is counted before it is known.
+  const all = data ? Object.values(data.counts).reduce((a, b) => a + b, 0) : null;
   const waiting = data?.long_tests.filter((t) => t.tone === "alarm" || t.due.late).length ?? 0;
   const places: Place[] = [
-    { to: "/", label: "Today", count: all - (counts.done ?? 0) },
+    { to: "/", label: "Today", count: data && all !== null ? all - (data.counts.done ?? 0) : null },
     { to: "/lots", label: "Lots", count: all },
     { to: "/benches", label: "Benches", count: null },
     { to: "/watch", label: "Watch", count: data?.watch.filter((w) => w.open).length || null, wrong: true },

@@ -54,8 +54,16 @@ module MildAnvil
         return unless margin["realised_factor_text"]
 
         band = margin["band"] ? ", #{t("#{margin['band']} the target band")}" : ""
-        "#{t('Factor realised over the wanted working load')}: " \
-          "#{@words.words.figure(margin['realised_factor_text'])}#{band}."
+        "#{over(margin)}: #{@words.words.figure(margin['realised_factor_text'])}#{band}."
+      end
+
+      # Over which load, as it was typed.
+      def over(margin)
+        wanted = @words.inputs.dig("terms", "requirements").to_a.find { |row| row["value_si"] == margin["required_si"] }
+        return t("Factor realised over the wanted working load") if wanted.nil? || wanted["text"].to_s.empty?
+
+        load = @words.words.figure("#{wanted['text']} #{wanted['unit']}")
+        t("Factor realised over the wanted working load of %<load>s", load: load)
       end
     end
   end
