@@ -50,6 +50,28 @@ class FullCellTest < CoreCase
     end
   end
 
+  # Fourteen rows a step, and then seven times as many in the highest one, until it breaks: no top that bends is so
+  # short before it is so long.
+  def test_a_coarse_display_that_stops_rising_is_full_where_it_then_breaks
+    up = Array.new(1000) { |i| i / 14.0 }
+    travel = Array.new(1300) { |i| i * 1.0e-5 }
+    broken = ->(top) { [*[0.0] * 100, *[*up, *top].map(&:round).map { |step| step * 2000.0 }, *[0.0] * 60] }
+    bent = # as steep as before, then flat
+      Array.new(98) do |i|
+        up.last + (7.0 / 2) - (((98 - i)**2) * 7.0 / 2 / (98**2))
+      end
+    assert full(broken.call([up.last] * 98), travel.first(1258))
+    assert_nil full(broken.call(bent), travel.first(1258))
+  end
+
+  # The metal flows at one force: the way up to it slows, step by step.
+  def test_a_plateau_is_no_end
+    up = Array.new(1200) { |i| (340 * (1 - Math.exp(-i / 180.0))).round * 2.0 }
+    forces = [*[0.0] * 100, *up, *[680.0] * 1400, *[0.0] * 60]
+
+    assert_nil full(forces, Array.new(forces.size) { |i| i * 1.0e-5 })
+  end
+
   # At rest the force lies in the middle of a step and nothing moves; at the top between two, and it flickers.
   def test_a_display_that_flickers_between_two_steps_is_not_full
     random = Random.new(3)

@@ -12,10 +12,7 @@ module MildAnvil
           FROZEN_SECONDS = 0.25
           AROUND = 50 # rows
           LEAP_STEPS = 4
-          ABRUPT_STEPS = 3
-          ABRUPT_SIGMAS = 6
           NOISY_STEPS = 0.3 # less noise than that does not show in a display of such steps
-          MOVES_SHARE = 0.3 # of the usual rate of the travel
           RUN_SHARE = 4
           FEWEST_RUN = 3
           GAP_INTERVALS = 5
@@ -27,7 +24,7 @@ module MildAnvil
             runs = runs(analysis)
             loaded = analysis.offset_newtons + (LOADED_SHARE * analysis.peak_newtons)
             tops = runs.select { |first, _| analysis.readings[first] > loaded && highest?(analysis, first) }
-            saturated = tops.any? { |run| at_the_end?(analysis, *run) } ? tops : []
+            saturated = tops.any? { |run| FullCell.at?(analysis, *run) } ? tops : []
             frozen = (runs - saturated).select { |first, last| frozen?(analysis, first, last) }
             saturated = joined(analysis, saturated)
             saturated.map do |first, last, count|
@@ -44,46 +41,6 @@ module MildAnvil
           def self.highest?(analysis, at) = (analysis.readings[analysis.peak_index] - analysis.readings[at]).zero?
           private_class_method :highest?
 
-          # A full cell repeats its highest reading where noise, or a travel that goes on, shows that the force did not
-          # stay. So do a few readings on a round top, by chance: more of them are needed where readings repeat anyway.
-          def self.at_the_end?(analysis, first, last)
-            return true if rough?(analysis, first, last) && !Repeats.of(analysis).by_chance?(last - first + 1)
-
-            goes_on_there?(analysis, first, last) && abrupt?(analysis, first, last)
-          end
-          private_class_method :at_the_end?
-
-          def self.rough?(analysis, first, last)
-            analysis.noise_newtons > NOISY_STEPS * (analysis.step_newtons || 0.0) && moving?(analysis, first, last)
-          end
-          private_class_method :rough?
-
-          # Up to the round top of a wave the reading rises by little more than a step in the last quarter of the time
-          # it then stays there; up to the end of a cell it rises as it did before.
-          def self.abrupt?(analysis, first, last)
-            before = first - ((last - first + 1) / 4)
-            return false if before.negative?
-
-            least = [ABRUPT_STEPS * (analysis.step_newtons || 0.0), ABRUPT_SIGMAS * analysis.noise_newtons].max
-            analysis.readings[first] - analysis.readings[before] >= least
-          end
-          private_class_method :abrupt?
-
-          def self.goes_on_there?(analysis, first, last)
-            axis = analysis.time_axis
-            moved = analysis.travel ? analysis.travel.from(first, last) : 0.0
-            moved.positive? && moved >= MOVES_SHARE * analysis.travel_rate * (axis[last] - axis[first])
-          end
-          private_class_method :goes_on_there?
-
-          # A slow pull with a coarse step repeats readings everywhere; only where the neighbourhood moves is a run
-          # strange.
-          def self.moving?(analysis, first, last)
-            around = analysis.readings[[first - (4 * (last - first + 1)).clamp(20, 2000), 0].max...first]
-            around.size > 2 && around.each_cons(2).count { |a, b| (b - a).zero? } <= around.size / 3
-          end
-          private_class_method :moving?
-
           # Noise does not repeat itself so often; without noise the display leaps when it goes on. Where nothing pulls,
           # as between two loops or after a break, a display stands still by itself: there it has to leap as well.
           def self.frozen?(analysis, first, last)
@@ -92,7 +49,7 @@ module MildAnvil
 
             quiet = analysis.noise_newtons <= (analysis.step_newtons || 0.0) * NOISY_STEPS
             leaps = !(quiet || unloaded?(analysis, first)) || catches_up?(analysis, first, last)
-            leaps && (quiet || (moving?(analysis, first, last) && restless?(analysis, first, last)))
+            leaps && (quiet || (FullCell.moving?(analysis, first, last) && restless?(analysis, first, last)))
           end
           private_class_method :frozen?
 
