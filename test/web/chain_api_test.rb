@@ -57,7 +57,7 @@ class ChainApiTest < WebCase
 
     assert_equal(%w[zero up up down end], seen["points"].map { |point| point["direction"] })
     assert_includes seen["sentences"], "Zero came back."
-    assert_includes seen["sentences"], "Coming back it reads +0.00 kN at 4.00 kN."
+    assert_includes seen["sentences"], "Coming back it reads 0.00 kN at 4.00 kN."
   end
 
   def test_two_in_line_certificates_and_overloads

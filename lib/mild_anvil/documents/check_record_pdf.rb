@@ -47,8 +47,8 @@ module MildAnvil
 
       def head
         @sheet.pairs([["Checked", words.moment(@check[:checked_at].localtime)], ["By", @check[:person]],
-                      ["Serial number", @instrument[:serial]], ["Capacity", @instrument[:capacity]],
-                      ["Step of the display", @instrument[:resolution]], ["Certificate", @instrument[:certificate]],
+                      ["Serial number", @instrument[:serial]], ["Capacity", words.figure(@instrument[:capacity])],
+                      ["Step of the display", words.figure(@instrument[:resolution])], ["Certificate", @instrument[:certificate]],
                       ["Conditions", words.said(@check[:conditions]).text],
                       ["Allowed by the shop", words.said(@check[:tolerance]).text],
                       ["Good until", good_until], ["Read from", @check[:file]],
@@ -126,7 +126,7 @@ module MildAnvil
 
       def foot
         @pdf.move_down 10
-        @sheet.paragraph(words[LIMITS, source: Core::Instrument::VerificationClass::SOURCE], color: Sheet::SOFT)
+        @sheet.paragraph(words[LIMITS, source: words.said(Core::Instrument::VerificationClass::SOURCE).text], color: Sheet::SOFT)
         @sheet.signed_in_english
         @sheet.paragraph("#{words['SHA-256 of what was signed']}: #{@check[:sha256]}", color: Sheet::SOFT, size: 7)
       end

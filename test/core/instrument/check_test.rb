@@ -79,6 +79,12 @@ class CheckTest < CoreCase
     assert_match(/Coming back it reads \+0\.080 kN at/, words(result).shape.join(" "))
   end
 
+  def test_what_is_nothing_to_the_step_has_no_sign
+    result = checked(three(back: -0.0001))
+
+    assert_match(/Coming back it reads 0\.00\d* kN at/, words(result).shape.join(" "))
+  end
+
   def test_the_zero_that_does_not_return_fails_a_class_for_the_whole_range
     result = checked(three(rest: 8.0))
 

@@ -145,7 +145,13 @@ module MildAnvil
         end
 
         def list(levels) = levels.map { |level| @words.force(level) }.join(", ")
-        def signed(newtons) = "#{newtons.negative? ? '−' : '+'}#{@figures.nearest(newtons.abs)}"
+        # What is nothing to the step has no sign.
+        def signed(newtons)
+          figure = @figures.nearest(newtons.abs)
+          return figure.to_s unless figure.text.match?(/[1-9]/)
+
+          "#{newtons.negative? ? '−' : '+'}#{figure}"
+        end
         def percent(value) = "#{value.abs >= 100 ? value.abs.round : format('%.2g', value.abs)} %"
         def short(name) = format("%g", name)
       end
