@@ -48,7 +48,8 @@ module MildAnvil
       def head
         @sheet.pairs([["Checked", words.moment(@check[:checked_at].localtime)], ["By", @check[:person]],
                       ["Serial number", @instrument[:serial]], ["Capacity", words.figure(@instrument[:capacity])],
-                      ["Step of the display", words.figure(@instrument[:resolution])], ["Certificate", @instrument[:certificate]],
+                      ["Step of the display", words.figure(@instrument[:resolution])],
+                      ["Certificate", @instrument[:certificate]],
                       ["Conditions", words.said(@check[:conditions]).text],
                       ["Allowed by the shop", words.said(@check[:tolerance]).text],
                       ["Good until", good_until], ["Read from", @check[:file]],

@@ -145,6 +145,7 @@ module MildAnvil
         end
 
         def list(levels) = levels.map { |level| @words.force(level) }.join(", ")
+
         # What is nothing to the step has no sign.
         def signed(newtons)
           figure = @figures.nearest(newtons.abs)
@@ -152,6 +153,7 @@ module MildAnvil
 
           "#{newtons.negative? ? '−' : '+'}#{figure}"
         end
+
         def percent(value) = "#{value.abs >= 100 ? value.abs.round : format('%.2g', value.abs)} %"
         def short(name) = format("%g", name)
       end
