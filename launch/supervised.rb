@@ -59,22 +59,26 @@ module Launch
 
     # Has not ended, as far as its parent knows.
     def running?
-      ended = Process.wait2(@pid, Process::WNOHANG)
-      @status = ended.last if ended
-      ended.nil?
+      return false if @pid.nil?
+
+      ended = Process.wait2(@pid, Process::WNOHANG) or return true
+      @status = ended.last
+      @pid = nil # another process may have that number by now
+      false
     rescue Errno::ECHILD
+      @pid = nil
       false
     end
 
     def stop
-      return if @pid.nil?
+      return unless @pid || started?
 
-      Launch.end_process(@pid, within: STOPS_WITHIN_SECONDS)
+      Launch.end_process(@pid, within: STOPS_WITHIN_SECONDS) if @pid
       @pid_file.remove
-      @pid = nil
+      @pid = @started = nil
     end
 
-    def started? = !@pid.nil?
+    def started? = !@started.nil?
 
     private
 

@@ -66,6 +66,21 @@ class SupervisedTest < Minitest::Test
     part.stop
   end
 
+  # Numbers of processes are used again: one that ended is signalled by nobody.
+  def test_what_ended_is_not_ended_once_more
+    part = supervised("true", pauses: [0])
+    part.start
+    told(part)
+    signalled = []
+    Launch.stub(:end_process, ->(pid, **) { signalled << pid }) do
+      part.log.stub(:begin_here, -> { raise Errno::ENOSPC }) { part.look { |words| words } }
+      part.stop
+    end
+
+    assert_empty signalled
+    refute_path_exists File.join(@folder, "part.pid")
+  end
+
   def test_room_is_looked_for_by_writing
     assert Launch::Room.in?(@folder)
     assert_empty Dir.children(@folder)

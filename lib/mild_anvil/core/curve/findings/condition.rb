@@ -11,8 +11,6 @@ module MildAnvil
           FROZEN_SAMPLES = 12
           FROZEN_SECONDS = 0.25
           AROUND = 50 # rows
-          LEAP_STEPS = 4
-          NOISY_STEPS = 0.3 # less noise than that does not show in a display of such steps
           RUN_SHARE = 4
           FEWEST_RUN = 3
           GAP_INTERVALS = 5
@@ -47,7 +45,7 @@ module MildAnvil
             axis = analysis.time_axis
             return false if last - first + 1 < FROZEN_SAMPLES || axis[last] - axis[first] < FROZEN_SECONDS
 
-            quiet = analysis.noise_newtons <= (analysis.step_newtons || 0.0) * NOISY_STEPS
+            quiet = analysis.noise_newtons <= (analysis.step_newtons || 0.0) * FullCell::NOISY_STEPS
             leaps = !(quiet || unloaded?(analysis, first)) || catches_up?(analysis, first, last)
             leaps && (quiet || (FullCell.moving?(analysis, first, last) && restless?(analysis, first, last)))
           end
@@ -76,7 +74,7 @@ module MildAnvil
             step = analysis.step_newtons || 0.0
             usual = usual_step(analysis, first)
             leap = (analysis.readings[last + 1] - analysis.readings[last]).abs
-            leap >= LEAP_STEPS * [step,
+            leap >= FullCell::LEAP_STEPS * [step,
                                   usual].max && !analysis.spikes.include?(last + 1) && goes_on?(analysis, last, leap)
           end
           private_class_method :catches_up?
