@@ -75,7 +75,8 @@ module MildAnvil
             usual = usual_step(analysis, first)
             leap = (analysis.readings[last + 1] - analysis.readings[last]).abs
             leap >= FullCell::LEAP_STEPS * [step,
-                                  usual].max && !analysis.spikes.include?(last + 1) && goes_on?(analysis, last, leap)
+                                            usual].max && !analysis.spikes.include?(last + 1) && goes_on?(analysis,
+                                                                                                          last, leap)
           end
           private_class_method :catches_up?
 
