@@ -148,7 +148,7 @@ module MildAnvil
           readings = tail.signal.readings
           return false if readings.size <= STUCK || readings.last < @signal.readings.max
 
-          readings.last(STUCK).uniq.one? && tail.noise_newtons > (@signal.step || 0.0) * Findings::Condition::NOISY_STEPS
+          readings.last(STUCK).uniq.one? && tail.noise_newtons > (@signal.step || 0.0) * FullCell::NOISY_STEPS
         end
       end
     end
