@@ -24,6 +24,7 @@ gem "rubyzip", "3.7.0"
 gem "sequel", "5.110.0"
 gem "sinatra", "4.2.1"
 gem "ulid", "1.4.0"
+gem "websocket-driver", "0.8.2"
 gem "zeitwerk", "2.6.18"
 
 group :development, :test do

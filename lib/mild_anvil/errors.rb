@@ -28,6 +28,10 @@ module MildAnvil
   class NotSignedIn < Error; end
   # 503: nobody waits for this any more, or it took too long
   class Stopped < Error; end
+  # 503: what is driven from here did not do what it was asked
+  class DeviceError < Error; end
+  # 503: it did not answer in time, and nobody knows what it did
+  class DeviceTimeout < DeviceError; end
   # 500: an iteration found no answer; never a wrong one
   class NotConverged < Error; end
 end

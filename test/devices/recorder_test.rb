@@ -125,7 +125,7 @@ class RecorderTest < CoreCase
 
     assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - began, :<, 0.25
     read = Recorder::Journal.read(Timeout.timeout(5) { @finished.pop })
-    assert_equal ["stopped", false], read.notes.last.values_at(:ended, :proof_passed)
+    assert_equal ["stopped", "not_completed", nil], read.notes.last.values_at(:ended, :proof, :proof_passed)
     assert_equal :stopped, @made.machine.state
   end
 

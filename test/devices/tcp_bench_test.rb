@@ -41,7 +41,8 @@ class TcpBenchTest < CoreCase
 
   def test_a_ramp_a_hold_and_a_stop
     made = driver
-    made.take_control(force_limit: 40_000, travel_limit: 0.5)
+    made.lock
+    made.set_limits(force_limit: 40_000, travel_limit: 0.5)
     made.arm
     made.ramp_force(2000, 8000)
     items = collected(0.6)
@@ -49,14 +50,15 @@ class TcpBenchTest < CoreCase
     assert_equal ["STATE ARMED", "STATE RAMP", "STATE HOLD"], items.grep(Drivers::Event).map(&:word)
     made.ramp_force(20_000, 2000)
 
-    assert made.stop
+    made.cry_stop
+
     assert_equal "STOPPED", made.status.first
     assert_in_delta 55, made.zero(0), 3000
   end
 
   def test_a_refusal_has_its_code
     made = driver
-    error = assert_raises(Drivers::TcpBench::Refused) { made.arm }
+    error = assert_raises(Drivers::Refused) { made.arm }
 
     assert_equal(-203, error.code)
   end
@@ -64,7 +66,8 @@ class TcpBenchTest < CoreCase
   # The line was cut and mended: what was measured meanwhile is read back, with the break that happened.
   def test_what_happened_while_away_is_read_back
     made = driver(specimen: "print:3000")
-    made.take_control(force_limit: 40_000, travel_limit: 0.5)
+    made.lock
+    made.set_limits(force_limit: 40_000, travel_limit: 0.5)
     made.arm
     before = collected(0.1)
     made.ramp_travel(0.05, 0.02)
@@ -104,7 +107,8 @@ class TcpBenchTest < CoreCase
   end
 
   def usual(socket, line)
-    socket.write({ "SYST:BOOT?" => "1\n",
+    socket.write({ "SYST:BOOT?" => "1\n", "*IDN?" => "maker,model,7,1\n", "SYST:VERS?" => "MA-1\n",
+                   "SYST:STAT?" => "IDLE,0,1.5\n",
                    "SENS:CHAN?" => "0:force:N:1000:1;1:displacement:m:1:1e-5\n" }[line] || "OK\n")
   end
 
@@ -190,24 +194,8 @@ class TcpBenchTest < CoreCase
     @driver.open
     began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
-    assert_raises(Drivers::TcpBench::Refused) { @driver.ask("SOUR:HOLD", seconds: 0.2) }
-    assert_raises(Drivers::TcpBench::Refused) { @driver.stop(seconds: 0.3) }
+    assert_raises(Drivers::Refused) { @driver.ask("SOUR:HOLD", seconds: 0.2) }
     assert_operator Process.clock_gettime(Process::CLOCK_MONOTONIC) - began, :<, 3
-  end
-
-  def test_stop_is_said_until_the_state_says_so
-    asked = 0
-    scripted do |socket, line|
-      case line
-      when "SOUR:STOP" then socket.write((asked += 1) < 3 ? "ERR -221,\"busy\"\n" : "OK\n")
-      when "SYST:STAT?" then socket.write(asked < 3 ? "RAMP,1,2.0\n" : "STOPPED,1,0.0\n")
-      else usual(socket, line)
-      end
-    end
-    @driver.open
-
-    assert @driver.stop
-    assert_equal 3, asked
   end
 
   def test_a_line_that_is_cut_is_told_and_nobody_at_home_too

@@ -8,14 +8,16 @@ module MildAnvil
 
       # The peak, and what the lot rates besides; nothing where the findings do not give it.
       # @param pull [Store::Models::Pull] with its recording
-      def from_findings(pull, lot, person_id:, resolution_si: nil)
+      # @param lower_bound_cause [String, nil] known from elsewhere than the curve
+      def from_findings(pull, lot, person_id:, resolution_si: nil, lower_bound_cause: nil)
         [*("peak" if lot.terms.rated_quantity != "peak"), lot.terms.rated_quantity].each do |quantity|
-          of_finding(pull, quantity, person_id: person_id, resolution_si: resolution_si)
+          of_finding(pull, quantity, person_id: person_id, resolution_si: resolution_si,
+                                     lower_bound_cause: lower_bound_cause)
         end
       end
 
       # @return [Store::Models::Measurement, nil] by the finding, or by the override that stands beside it
-      def of_finding(pull, quantity, person_id:, resolution_si: nil, reason: "")
+      def of_finding(pull, quantity, person_id:, resolution_si: nil, reason: "", lower_bound_cause: nil)
         recording = Store::Models::Recording.first(pull_id: pull.id) or return
         findings = recording.analysis.findings_dataset.eager(:overrides).all
         finding, value, cause = Core::Judgement::RatedQuantity.in(findings, quantity)
@@ -26,7 +28,7 @@ module MildAnvil
                                                                                   travel].include?(quantity))
         create(pull, quantity, person_id: person_id, reason: reason, finding_id: finding.id, override_id: override&.id,
                                source: override ? "override" : "finding", value_si: override&.value_si || value,
-                               resolution_si: resolution, lower_bound_cause: override ? nil : cause)
+                               resolution_si: resolution, lower_bound_cause: override ? nil : cause || lower_bound_cause)
       end
 
       # @param reading [Core::Quantity::TypedReading]

@@ -8,10 +8,12 @@ module MildAnvil
 
       # @param recording_id [Integer] of a draft
       # @param resolution_si [Float, nil] where it is known better than from the steps between the samples
+      # @param lower_bound_cause [String, nil] why the highest reading is no more than a lower bound
       # @return [Store::Models::Pull]
       # @raise [NotFound] when it was given away or thrown away meanwhile; [Conflict] for a file that this lot has
       #   already
-      def call(lot_id:, recording_id:, person_id:, origin: "file", resolution_si: nil, **place)
+      def call(lot_id:, recording_id:, person_id:, origin: "file", resolution_si: nil,
+               lower_bound_cause: nil, **place)
         person = People.fetch!(person_id)
         Store::Database.write do
           lot = Store::Models::Lot.locked!(lot_id)
@@ -21,7 +23,8 @@ module MildAnvil
           DuplicateFile.refuse!(lot, file.sha256) # under the lock: the same file may have come in meanwhile
           pull = NewPull.call(lot: lot, person_id: person.id, origin: origin, **place)
           recording.update(pull_id: pull.id, draft_key: nil)
-          Measure.from_findings(pull, lot, person_id: person.id, resolution_si: resolution_si)
+          Measure.from_findings(pull, lot, person_id: person.id, resolution_si: resolution_si,
+                                           lower_bound_cause: lower_bound_cause)
           follow_chain(pull, lot, recording, person)
           Store::Events.record(:import_recording, pull, person_id: person.id, lot_id: lot.id,
                                                         after: { file: file.name, sha256: file.sha256,

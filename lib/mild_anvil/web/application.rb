@@ -7,7 +7,9 @@ module MildAnvil
     # The HTTP face: parse, call one action, present. No rule of the job lives here.
     class Application < Sinatra::Base
       LOOPBACK = %w[127.0.0.1 localhost ::1].freeze
-      POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; frame-ancestors " \
+      # A page may reach the stop of every web server of this installation.
+      DOORS = StopDoor.peers.map { |address| " #{address} #{address.sub(/\Ahttp/, 'ws')}" }.join
+      POLICY = "default-src 'self'; connect-src 'self'#{DOORS}; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; frame-ancestors " \
                "'none'; " \
                "base-uri 'none'; form-action 'self'"
 

@@ -6,7 +6,7 @@ module MildAnvil
     # never a fault of ours, and a fault of ours is never theirs.
     module Faults
       STATUS = { InvalidInput => 422, NotFound => 404, Conflict => 409, InsufficientData => 409, Forbidden => 403,
-                 NotSignedIn => 401, Stopped => 503,
+                 NotSignedIn => 401, Stopped => 503, DeviceError => 503,
                  Tampered => 500, NotConverged => 500 }.freeze
       DATABASE = "The database did not take this: nothing was saved. Try again; if it stays, look at var/log/web.log"
       FAULT = "Something went wrong inside: nothing was saved. The log has the details"

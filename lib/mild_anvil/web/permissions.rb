@@ -17,7 +17,7 @@ module MildAnvil
                         previewPaper signedPaper recheckStatement pull window originalFile importProfiles picture plan
                         planPaper register specimens pullOrder studyCells acceptance acceptanceTemplates
                         guesses instrument pullWorth checkRecord chain standInCell
-                        preparation attachment piece benchOfLot benchLive
+                        preparation attachment piece benchOfLot benchLive stopBench runJournal
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
                         blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
                         upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage
@@ -31,7 +31,7 @@ module MildAnvil
                       keepCheck keepCrossCheck withdrawCheck addCertificate withdrawCertificate noteOverload
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
-                      commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
+                      sayComma commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
                       addLooseGear removeLooseGear conclude keepMaking judgeBlind beginLongTest changeLongTest
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange

@@ -32,6 +32,7 @@ module MildAnvil
           use KeepSecret, secret
           use Rack::Session::Cookie, key: COOKIE, secret: secret, same_site: :strict, httponly: true, secure: true,
                                      assume_ssl: true
+          use StopDoor
           use SteadyDoor
           use SignIn
           run Application

@@ -16,12 +16,14 @@ module MildAnvil
         def drives?(address) = !address.to_s.empty? && !address.start_with?("text:", "file:")
 
         # @param var [String] folder of everything that is kept
+        # @param comma [String, nil] what a person said of a cell's commas: "decimal" or "thousands"
         # @return [Devices::Drivers::TcpBench, Devices::Drivers::Watched]
-        def driver(address, var)
+        def driver(address, var, comma: nil)
           units = Catalogue.units
           case address
           when "simulated" then Devices::Drivers::TcpBench.new("127.0.0.1", -> { simulated_port(var) })
-          when /\Atext:/ then Devices::Drivers::TextStream.new(*place(address.delete_prefix("text:")), units: units)
+          when /\Atext:/
+            Devices::Drivers::TextStream.new(*place(address.delete_prefix("text:")), units: units, comma: comma&.to_sym)
           when /\Afile:/
             Devices::Drivers::GrowingFile.new(File.join(var, LOGS, File.basename(address.delete_prefix("file:"))),
                                               units: units)

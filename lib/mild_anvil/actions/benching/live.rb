@@ -34,22 +34,24 @@ module MildAnvil
         private
 
         def stated(shown)
-          return { connected: false, said: shown[:refused].sub(/\A./, &:upcase), **NOTHING } if shown[:refused]
+          silent = shown[:refused] || shown[:unknown]
+          return { connected: false, said: silent.sub(/\A./, &:upcase), **NOTHING } if silent
 
           by = by(shown)
           load = shown[:newtons] && by && (shown[:newtons] * by)
           { connected: shown[:connected], said: shown[:said], state: shown[:state], points: shown[:points],
             now: text(load), newtons: load, rate: rate(by && shown[:rate] && (shown[:rate] * by)),
-            run: shown[:run] && run(shown[:run]), unit: @unit.symbol, garbage: shown[:garbage],
-            missing: shown[:missing] }
+            run: shown[:run] && run(shown[:run]), unit: @unit.symbol,
+            **shown.slice(:garbage, :missing, :moving, :age_seconds, :stop, :machine, :question, :odd_line, :sent_at) }
         end
 
         NOTHING = { state: nil, points: [], now: nil, newtons: nil, rate: nil, run: nil, unit: nil, garbage: 0,
-                    missing: 0 }.freeze
+                    missing: 0, moving: nil, age_seconds: nil, stop: nil, machine: nil, question: nil, odd_line: nil,
+                    sent_at: nil }.freeze
 
         def run(run)
           notes = run[:notes].map { |note| note.slice(:kind, :words, :seconds) }
-          { uid: run[:uid], at: run[:at], elapsed: run[:elapsed].round(2), left: run[:left]&.round(1),
+          { uid: run[:uid], run_id: run[:run_id], lot_id: run[:lot_id], at: run[:at], elapsed: run[:elapsed].round(2), left: run[:left]&.round(1),
             ended: run[:ended], peak: text(run[:peak]), notes: notes, points: run[:points],
             figures: run[:figures], asked: run[:asked],
             steps: run[:outcomes].map { |one| step(one) } }

@@ -27,6 +27,23 @@ module MildAnvil
           [content, Core::Pull::Procedure.new(content, loads: readiness.loads)]
         end
 
+        # What this lot's last pull was done by; before there is one, what its plan is for. Nobody else's is proposed.
+        # @return [String, nil] key; nil: somebody has to choose
+        def proposed(readiness)
+          keys = possible(readiness).map { |row| row[:key] }
+          last = Store::Models::Run.where(lot_id: readiness.lot.id).exclude(state: "refused").order(:id).last
+          key = last ? last.read(:procedure)[:key] : planned(readiness)
+          key if keys.include?(key)
+        end
+
+        # A plan that expects a break is for breaking.
+        def planned(readiness)
+          return unless readiness.loads.key?("expected")
+
+          Catalogue.procedures.find { |row| row[:kind] == "break" && fits?(row, readiness.lot) }&.fetch(:key)
+        end
+        private_class_method :planned
+
         # @return [Array<Hash>] those that ship, and the shop's own in their newest revision
         def every
           own = Store::Models::Procedure.in_force.map do |row|
@@ -37,11 +54,14 @@ module MildAnvil
 
         # @return [Array<Hash>] what measures what the lot does, and what its bench can do
         def possible(readiness)
-          fitting = every.select { |row| (row[:measurands] || OF_FORCE).include?(readiness.lot.measurand) }
+          fitting = every.select { |row| fits?(row, readiness.lot) }
           return fitting if readiness.bench.nil? || Address.drives?(readiness.bench.address)
 
           fitting.reject { |row| row[:steps].any? { |step| step[:does] == NEEDS_DRIVE } }
         end
+
+        def fits?(row, lot) = (row[:measurands] || OF_FORCE).include?(lot.measurand)
+        private_class_method :fits?
 
         # What is looked at follows the item, where its kind says so.
         def looked_at(content, lot)

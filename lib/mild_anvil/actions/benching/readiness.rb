@@ -11,7 +11,6 @@ module MildAnvil
                       pins: "Pins in, shackles closed", guard: "Guard shut", clear: "People clear of the line of pull",
                       protected: "Eyes and hands protected", fixture: "Fixture looked at", zero: "Nothing pulls yet",
                       live: "The reading moves when the line is touched" }.freeze
-        UNSURE = 0.5 # a train more likely than not to go first
         WARNED_SHARE = 0.5 # of the expected minimum
         LIMIT_SHARE = 1.05 # of what the cell is verified for
 
@@ -42,13 +41,16 @@ module MildAnvil
 
         # @param procedure [Core::Pull::Procedure]
         # @return [Array<Hash>] key, words: what stands in the way
-        def refusals(procedure)
-          found = procedure.moves? ? [*of_cell, *of_loads(procedure), *of_train] : []
-          [*found, *of_quarantine].map { |key, words| { key: key, words: words } }
+        def refusals(procedure) = InTheWay.new(self, procedure).call
+
+        # @param specimen_number [Integer, nil] that is pulled; nil: the next one
+        # @return [Array<String>] what is said, and kept with the pull, and stands in nobody's way
+        def warnings(procedure, specimen_number: nil, **)
+          [*high(procedure), *PieceState.words(lot, specimen_number)]
         end
 
-        # @return [Array<String>] what is said and stands in nobody's way
-        def warnings(procedure)
+        # A load that may harm what it is to prove.
+        def high(procedure)
           held = procedure.highest
           minimum = expected_minimum
           return [] unless held && minimum && procedure.proof? && held > WARNED_SHARE * minimum
@@ -66,12 +68,41 @@ module MildAnvil
           summary.mean_si - (2 * summary.standard_deviation_si)
         end
 
-        # Where the bench stops by itself: newtons, metres.
-        def limits
+        # Where the bench stops by itself: newtons, metres. Never above the weakest thing in line, guard, cell or bench.
+        # @param overruled [Array<Symbol>] keys of refusals that a reviewer answered for
+        def limits(overruled: [])
           moves = [bench&.pull_newtons, bench&.push_newtons].compact.max
-          { force_limit: [limit_of_cell, moves, bench&.guard_newtons].compact.min || 1000.0,
+          line = weakest_in_line&.capacity unless overruled.include?(:gear)
+          { force_limit: [limit_of_cell, moves, bench&.guard_newtons, line].compact.min || 1000.0,
             travel_limit: bench&.stroke_metres || 0.5 }
         end
+
+        # What is in line besides the specimen.
+        # @return [Core::Plan::LoadTrain, nil] nil where nothing is planned, or what is planned makes no sense
+        def train
+          return @train if defined?(@train)
+
+          plan = lot.measurand == "force" ? Store::Models::Plan.of(lot.id) : nil
+          @train = plan && Planning::ShowPlan.composed(lot, plan.content_h).train
+        rescue InvalidInput
+          @train = nil # what is wrong with it is said in the plan
+        end
+
+        # @return [Core::Plan::Link, nil]
+        def weakest_in_line = train&.weakest_other
+
+        # What its last check shows, or the certificate of a laboratory that is in force.
+        # @return [Float, nil] newtons; nil: nobody says up to where it may be believed
+        def cell_reaches
+          return if cell.nil?
+
+          cell.usable_high || (cell.capacity_newtons unless certified?)
+        end
+
+        # @return [Boolean] whether a laboratory answers for the cell today
+        def certified? = !cell.nil? && cell.certificates.any? { |row| row.in_force?(Time.now.to_date) }
+
+        def words(newtons, direction = :nearest) = wording.force(newtons, direction)
 
         def highest(procedure)
           [procedure.highest, (loads["expected"] if procedure.breaks?)].compact.max
@@ -80,10 +111,9 @@ module MildAnvil
         private
 
         def limit_of_cell
-          cell && [(cell.usable_high || cell.capacity_newtons) * LIMIT_SHARE, cell.capacity_newtons].min
+          cell && [(cell_reaches || cell.capacity_newtons) * LIMIT_SHARE, cell.capacity_newtons].min
         end
 
-        def words(newtons, direction = :nearest) = wording.force(newtons, direction)
         def wording = @wording ||= Core::Plan::Wording.new(Catalogue.measurand(lot.measurand).unit!(lot.display_unit))
 
         def claimed(measure) = lot.claims.select { |row| row.measure == measure }.map(&:value_si).max
@@ -93,50 +123,6 @@ module MildAnvil
         def proof
           working = claimed("working_load") || wanted("working_load")
           working && (working * 2)
-        end
-
-        def of_cell
-          return [[:cell, "No cell is chosen for this lot: put one on its bench"]] if cell.nil?
-          return [[:cell, "#{cell.name} failed its check"]] if cell.checked_state == "failed"
-          return [[:cell, "#{cell.name} was overloaded: check it first"]] if cell.checked_state == "overloaded"
-          return [[:cell, "The check of #{cell.name} ran out"]] if cell.lapsed?(Time.now.to_date)
-          return [[:cell, "#{cell.name} was never checked here"]] if cell.checked_state == "never"
-
-          []
-        end
-
-        def of_loads(procedure)
-          load = highest(procedure)
-          return [] if load.nil? && !procedure.breaks? # by travel alone
-          return [[:expected, "Nothing says how strong it will be: plan it, or claim it"]] if load.nil?
-
-          ratio = fixture.ratio
-          reaches(procedure.push?).select { |_, reach| reach && load > reach * ratio }.map do |name, reach|
-            [:reach, "#{name} #{words(reach * ratio, :down)}, and #{words(load, :up)} is to be expected"]
-          end
-        rescue InvalidInput => e
-          [[:fixture, e.message]]
-        end
-
-        def reaches(push)
-          pulls = push ? bench&.push_newtons : bench&.pull_newtons
-          { "#{cell&.name} is verified to" => cell && (cell.usable_high || cell.capacity_newtons),
-            "The guard contains" => bench&.guard_newtons, "#{bench&.name} #{push ? 'pushes' : 'pulls'}" => pulls }
-        end
-
-        # A piece of the lot failed its proof, and its siblings wait for what an inspector says.
-        def of_quarantine
-          Proving::Quarantines.holding(lot).map do |row|
-            [:quarantine, "#{row.piece} failed its proof: its siblings are on hold until that is decided"]
-          end
-        end
-
-        def of_train
-          plan = Store::Models::Plan.of(lot.id) or return []
-          train = Planning::ShowPlan.composed(lot, plan.content_h).train
-          return [] unless train&.promises? && train.specimen_first && train.specimen_first < UNSURE
-
-          [[:train, "The train is more likely than not to go first"]]
         end
       end
     end

@@ -7,10 +7,12 @@ require "timeout"
 module MildAnvil
   module Actions
     module Benching
-      # Speaks to the recorder: a request and its answer.
+      # Speaks to the recorder: a request and its answer. What was never delivered is refused; what was, and is not
+      # answered, nobody knows of.
       module RecorderLine
         SOCKET = "run/recorder.sock"
         PATIENCE_SECONDS = 10
+        SILENT = "the recorder does not answer"
 
         module_function
 
@@ -20,26 +22,28 @@ module MildAnvil
           ENV.fetch("RECORDER_SOCKET", File.join(var, SOCKET))
         end
 
-        # @return [Hash] the answer; refused: words when nobody answers
-        def ask(bench_id, asked, given = {}, after: 0)
-          Timeout.timeout(PATIENCE_SECONDS) do
+        # @return [Hash] the answer; refused: words when nobody was there; unknown: words when it was sent and not
+        #   answered
+        def ask(bench_id, asked, given = {}, after: 0, patience: PATIENCE_SECONDS)
+          sent = false
+          Timeout.timeout(patience) do
             UNIXSocket.open(path) do |socket|
               socket.write("#{JSON.generate(ask: asked, bench: bench_id, given: given, after: after)}\n")
+              sent = true
               answer = socket.gets
-              answer ? JSON.parse(answer, symbolize_names: true) : { refused: "the recorder ended" }
+              answer ? JSON.parse(answer, symbolize_names: true) : { unknown: "the recorder ended" }
             end
           end
         rescue SystemCallError, IOError, Timeout::Error, JSON::ParserError
-          { refused: "the recorder does not answer" }
+          sent ? { unknown: SILENT } : { refused: SILENT }
         end
 
         # @return [Hash]
         # @raise [Conflict] in the words of whoever refused
         def ask!(...)
           answer = ask(...)
-          raise Conflict, answer[:refused].to_s.sub(/\A./, &:upcase) if answer[:refused]
-
-          answer
+          words = answer[:refused] || answer[:unknown] or return answer
+          raise Conflict, words.to_s.sub(/\A./, &:upcase)
         end
       end
     end

@@ -14,7 +14,7 @@ module MildAnvil
         # @raise [NotFound, Conflict] while it still goes on
         def call(run_id:, unit: nil, language: nil)
           run = Store::Models::Run.fetch!(run_id)
-          raise Conflict, "This pull still goes on" if run.state == "recording"
+          raise Conflict, "This pull still goes on" if RunStates::GOING.include?(run.state)
 
           stated = stated(run, unit_of(run, unit))
           head = Papers::Head.call(title: stated[:title], name: stated[:subtitle], number: "R-#{run.id}", record: run,

@@ -18,7 +18,16 @@ module MildAnvil
           @fixture = Core::Pull::Fixture.new(**read.header[:fixture].to_h)
         end
 
+        def size = samples.size
         def empty? = samples.size < FEWEST
+
+        # Where the highest was read the cell was at its end, or nothing was read right after it: more may have been.
+        # @return [String, nil] of Core::Judgement::LowerBound
+        def lower_bound_cause
+          return "saturated" if @read.events.any? { |event| event.word == "OVERLOAD #{main}" }
+
+          "dropout" if TopMissing.call(samples.map(&:seconds), loads)
+        end
 
         # @return [String]
         def text
@@ -36,7 +45,8 @@ module MildAnvil
             unit = READ[one[:role]] or next { index: i + 1, role: "ignore" }
             { index: i + 1, role: one[:role], unit: unit, main: i == main }
           end
-          { columns: [{ index: 0, role: "time", unit: "s", main: false }, *columns, *own_column] }
+          { columns: [{ index: 0, role: "time", unit: "s", main: false }, *columns, *own_column],
+            skip_bad_rows: true } # whatever was not read is a gap, however much of it
         end
 
         # @return [Float, nil] step of what counts, SI
@@ -47,6 +57,9 @@ module MildAnvil
         end
 
         private
+
+        def main = @roles.index(@fixture.role) || @roles.index("force") || 0
+        def loads = samples.map { |sample| @fixture.load(netted(sample), @roles) }
 
         # Whether what the lot measures is worked out of the force: by a lever, a piston, or the other way round.
         def made? = @fixture.push? || !@roles.include?(@fixture.role)

@@ -6,6 +6,7 @@ module MildAnvil
       # Gives out a certificate for a proof that was passed: drawn once, kept with its hash, never changed; a better one
       # replaces it and says so.
       module Certify
+        NOT_COMPLETED = "The proof was not completed: it may be done again"
         WITNESS = %i[name body mark].freeze
         LOCK = "anvil-proof-certificates"
 
@@ -39,7 +40,8 @@ module MildAnvil
         # @param run [Store::Models::Run]
         # @return [String, nil]
         def against(run)
-          return "This pull still goes on" if run.state == "recording"
+          return "This pull still goes on" if Benching::RunStates::GOING.include?(run.state)
+          return NOT_COMPLETED if run.proof_state == "not_completed"
           return "Nothing was proved: the proof was not passed" unless run.state == "finished" && run.proof_passed
           return "#{run.quarantine.piece} is in quarantine" if run.quarantine
 

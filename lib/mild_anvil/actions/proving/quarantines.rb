@@ -12,11 +12,12 @@ module MildAnvil
 
         module_function
 
-        # Opened by itself, once, for a proof that was not passed; a run that was cut off proved nothing either way.
+        # Opened by itself, once, for a proof that the piece failed; one that was stopped, or cut off, proved nothing
+        # either way and may be done again.
         # @param run [Store::Models::Run]
         # @return [Store::Models::Quarantine, nil]
         def open_for(run)
-          return if run.proof_passed != false || run.state == "interrupted"
+          return if run.proof_state != "failed" || run.state == "interrupted"
           return if Store::Models::Quarantine.where(run_id: run.id).any?
 
           row = Store::Models::Quarantine.create(lot_id: run.lot_id, run_id: run.id, piece: piece(run),

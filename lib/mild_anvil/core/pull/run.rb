@@ -6,14 +6,15 @@ module MildAnvil
       # A procedure while it runs: told what the bench reads, it says what the bench is to do, and judges every step as
       # it goes. It knows no bench and no clock but the bench's own.
       class Run
-        # does: as in Procedure; state: waiting, running, done, failed, skipped; words: what came of it
+        # does: as in Procedure; state: waiting, running, done, failed, stopped, skipped; words: what came of it
         Outcome = Struct.new(:does, :state, :words, :figures, keyword_init: true)
         # A reading: seconds of the bench clock; newtons: the load net of the zero, SI of what is measured; metres of
-        # travel, nil where none is measured; state of the bench; whether it broke
-        Reading = Struct.new(:seconds, :newtons, :metres, :state, :broke, keyword_init: true)
+        # travel, nil where none is measured; state of the bench; whether it broke; cause: what the bench told it stops for
+        Reading = Struct.new(:seconds, :newtons, :metres, :state, :broke, :cause, keyword_init: true)
 
         include StepWatch
 
+        PROVING = %w[ramp hold inspect].freeze
         ROUNDING = 1.0e-6 # 59.9999999 s of 60 are 60
 
         attr_reader :outcomes, :at, :highest, :ended, :started
@@ -88,23 +89,34 @@ module MildAnvil
         end
 
         # Somebody stopped it, or the bench stopped by itself.
+        # What the piece did not do is another thing.
         def stop(words = "stopped by hand")
           return if @ended
 
-          failed(@outcomes[@at].words || words) if running?
+          if running?
+            @outcomes[@at].state = "stopped"
+            @outcomes[@at].words ||= words
+          end
           finish("stopped")
         end
 
         def step = @at.between?(0, @procedure.steps.size - 1) ? @procedure.steps[@at] : nil
         def running? = @ended.nil? && @at >= 0
 
-        # @return [Boolean, nil] nil where nothing was to be proved, or it is not over
-        def proof_passed?
+        # A proof that was stopped before the piece had failed or held it is neither.
+        # @return [Symbol, nil] :passed, :failed, :not_completed; nil where nothing was to be proved, or it is not over
+        def proof_state
           return if !@procedure.proof? || @ended.nil?
 
-          proving = @procedure.steps.each_index.select { |i| %w[ramp hold inspect].include?(@procedure.steps[i].does) }
-          proving.all? { |i| @outcomes[i].state == "done" }
+          states = @procedure.steps.each_index.select { |i| PROVING.include?(@procedure.steps[i].does) }
+                             .map { |i| @outcomes[i].state }
+          return :failed if states.include?("failed")
+
+          states.all?("done") ? :passed : :not_completed
         end
+
+        # @return [Boolean, nil] nil where it is not known
+        def proof_passed? = { passed: true, failed: false }[proof_state]
 
         # What was worked out of figures read by hand.
         # @return [Array<Hash>] name, value, quantity, by
@@ -124,8 +136,7 @@ module MildAnvil
 
         # What reads nothing proves nothing.
         def untold(words)
-          failed(words)
-          finish("stopped")
+          stop(words)
           [[:stop]]
         end
 
@@ -143,7 +154,7 @@ module MildAnvil
 
         def following
           @at += 1
-          @held = @entered = @moved = @pace = nil
+          @held = @entered = @moved = @stood = @pace = nil
           return finish("finished") && [] if step.nil?
 
           @outcomes[@at].state = "running"

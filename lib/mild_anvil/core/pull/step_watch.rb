@@ -6,6 +6,8 @@ module MildAnvil
       # How each kind of step is judged while it goes; part of Run.
       module StepWatch
         NEARLY = 0.99 # of a travel
+        STOPPED = "the bench stopped"
+        LASTS_SECONDS = 0.4 # that it stands below what it was to reach
 
         private
 
@@ -18,7 +20,7 @@ module MildAnvil
 
         # While somebody looks, or takes the zero, only the bench itself can end it.
         def looking(reading)
-          stop("the bench stopped") if %w[ESTOP FAULT].include?(reading.state)
+          stop(reading.cause || STOPPED) if %w[ESTOP FAULT].include?(reading.state)
           []
         end
 
@@ -27,12 +29,19 @@ module MildAnvil
           paced(reading)
           return lost("not reached") if reading.broke
           return stopped?(reading) unless reading.state == "HOLD" && @moved
-
-          return failed_and_finished("not reached") unless reached?(reading)
+          return short_of_it(reading) unless reached?(reading)
 
           passed(["reached", @pace&.words].compact.join(", "), rate: @pace&.measured, rate_kept: @pace&.kept?)
         ensure
           @moved ||= reading.state == "RAMP"
+          @stood = nil if reading.state == "RAMP"
+        end
+
+        # It stands below what it was to reach. What an earlier command did may still be told behind the new one: only a
+        # stand that lasts is one.
+        def short_of_it(reading)
+          @stood ||= reading.seconds
+          reading.seconds - @stood >= LASTS_SECONDS ? failed_and_finished("not reached") : []
         end
 
         # A travel is believed to the bench where nothing measures it.
@@ -90,9 +99,14 @@ module MildAnvil
             reading, @highest
           )
 
-          reached = reading.state == "HOLD" && @moved
+          reached = reading.state == "HOLD" && @moved && at_its_end?(reading)
           @moved ||= reading.state == "RAMP"
           reached ? passed("did not break as far as the bench goes") : stopped?(reading)
+        end
+
+        # By travel it is known; by force there is no end but the bench's.
+        def at_its_end?(reading)
+          step.by == "force" || reading.metres.nil? || reading.metres.abs >= @reach * NEARLY
         end
 
         def share(reading) = "#{(100 * reading.newtons / @highest).round} %"
@@ -111,7 +125,7 @@ module MildAnvil
         end
 
         def stopped?(reading)
-          stop("the bench stopped") if %w[STOPPED ESTOP FAULT IDLE].include?(reading.state) && @moved
+          stop(reading.cause || STOPPED) if %w[STOPPED ESTOP FAULT IDLE].include?(reading.state) && @moved
           @moved ||= %w[RAMP HOLD CYCLE RELEASE].include?(reading.state)
           []
         end

@@ -6,19 +6,21 @@ module MildAnvil
   module Devices
     module Drivers
       # Bytes to and from a bench: whole lines, whatever they were torn over; what is no line of text is thrown away and
-      # counted.
+      # counted. One thread reads; any may write, a line at a time.
       class BenchLine
         LONGEST = 65_536
         TEXT = /\A[\x20-\x7E\t]*\z/n
+        CONNECT_SECONDS = 0.7
 
         attr_reader :garbage
 
         # @raise [SystemCallError] when nobody listens
-        def initialize(host, port, seconds: 2.0)
+        def initialize(host, port, seconds: CONNECT_SECONDS)
           @socket = Socket.tcp(host, port, connect_timeout: seconds)
           @socket.setsockopt(Socket::IPPROTO_TCP, Socket::TCP_NODELAY, 1)
           @rest = +"".b
           @garbage = 0
+          @writing = Mutex.new
         end
 
         # @param seconds [Float] to wait at most
@@ -35,8 +37,16 @@ module MildAnvil
           split
         end
 
+        # What the block does and the line belong together: nobody writes in between.
+        # @yieldreturn what is to be given back; whatever it raises, nothing is sent
         # @raise [SystemCallError, IOError]
-        def send(line) = @socket.write("#{line}\n")
+        def send(line)
+          @writing.synchronize do
+            given = yield if block_given?
+            @socket.write("#{line}\n")
+            given
+          end
+        end
 
         def close
           @socket.close

@@ -22,9 +22,10 @@ module MildAnvil
         end
 
         def connected? = !@file.nil?
+        def place = [@path]
 
         # @return [Symbol]
-        def open
+        def open(**)
           @file = File.open(@path, "rb")
           @file.seek(@at)
           @number.zero? ? :new : :same
@@ -100,7 +101,7 @@ module MildAnvil
 
           fields = @layout.fields(line)
           readings = @read.map { |column| value(fields[column.index], column) }
-          return thrown if readings.compact.empty?
+          return thrown(line) if readings.compact.empty?
 
           sample(readings, @time && value(fields[@time.index], @time))
         end

@@ -3,8 +3,8 @@
 module MildAnvil
   module Devices
     module Drivers
-      # What streams from a bench, taken apart and put in order: every number once, gaps noted, what is no sample and no
-      # event counted.
+      # What streams from a bench, taken apart and put in order: every number once, every event once, gaps noted, what is
+      # no sample and no event counted.
       class Intake
         NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/
         READING = /\A#{NUMBER}\z/
@@ -14,24 +14,39 @@ module MildAnvil
         # Told as an event of its own when numbers begin again: what follows is another record.
         RESTART = "RESTART"
         REMEMBERED = 20_000 # numbers whose clock is known, so that a repeat is told from a new beginning
+        EVENTS_REMEMBERED = 2_000
         SAME_SECONDS = 1.0e-5
 
-        attr_reader :garbage, :missing, :state
+        attr_reader :garbage, :missing, :state, :state_at, :heard_at
         attr_accessor :width
 
         def initialize
           @garbage = @missing = 0
+          @later = []
           forget
         end
 
-        # Numbers and clock begin again.
+        # Numbers and clock begin again: nothing of before is true any more.
         def forget
           @next = nil
           @gaps = []
           @queue = []
-          @later = []
           @clocks = {}
+          @events = {}
+          @newest = nil
+          forget_state
         end
+
+        def forget_state = @state = @state_at = nil
+
+        # @param state [String] that was asked for; @param at [Float] when it was asked
+        def said(state, at)
+          @state = state
+          @state_at = at
+        end
+
+        # What came was neither a sample, nor an event, nor an answer.
+        def odd = @garbage += 1
 
         def any? = @queue.any?
 
@@ -50,19 +65,40 @@ module MildAnvil
         # Takes what is read back of a gap while the block asks for it; what streams meanwhile comes after it.
         def filling(from, upto)
           @filling = from...upto
-          @filled = {}
+          @filled = Filled.new(ends_at(upto))
           yield
         ensure
-          @filling = nil
-          insert(upto)
-          @later.shift(@later.size).each { |one| place(one) }
+          found = @filled.items
+          @filling = @filled = nil
+          insert(upto, found)
+          @later.shift(@later.size).each { |one| one.is_a?(Sample) ? place(one) : @queue << one }
+        end
+
+        # @return [Boolean] whether all that is being read back has come
+        def whole? = @filled.size == @filling.size
+
+        # What is read back and belongs further back, by itself.
+        # @return [Array<Sample, Event>]
+        def apart
+          @apart = []
+          yield
+          @apart.uniq(&:to_a)
+        ensure
+          @apart = nil
         end
 
         private
 
-        def insert(upto)
+        def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+        # The clock of the first sample behind a gap.
+        def ends_at(upto) = @queue.find { |item| item.is_a?(Sample) && item.number >= upto }&.seconds
+
+        # Before the first sample behind it, and before the events that belong to that.
+        def insert(upto, found)
           at = @queue.index { |item| item.is_a?(Sample) && item.number >= upto } || @queue.size
-          @queue.insert(at, *@filled.sort.map(&:last))
+          at -= 1 while at.positive? && @queue[at - 1].is_a?(Event)
+          @queue.insert(at, *found)
         end
 
         def sample(line)
@@ -83,21 +119,42 @@ module MildAnvil
         def event(line)
           found = EVENT.match(line) or return @garbage += 1
           made = Event.new(found[1].to_f, found[2], found[3])
-          return if @filling && @queue.include?(made) # seen live, and read back with its gap
+          return if @events.key?(made) # seen live, and read back with its gap
 
-          @state = made.word.delete_prefix("STATE ") if made.word.start_with?("STATE ")
-          @queue << made
+          @events[made] = true
+          @events.shift if @events.size > EVENTS_REMEMBERED
+          keep_event(made)
+        end
+
+        def keep_event(made)
+          return @filled.add(made) if @filled&.before_its_end?(made)
+          return @apart << made if @apart && @newest && made.seconds <= @newest
+
+          said(made.word.delete_prefix("STATE "), now) if made.word.start_with?("STATE ")
+          @filling ? @later << made : @queue << made
         end
 
         def place(sample)
           return put_aside(sample) if @filling
+          return @apart << sample if @apart && @next && sample.number < @next && fresh?(sample)
           return begin_again(sample) if @next && sample.number < @next
 
+          @heard_at = now
           @gaps << [@next, sample.number] if @next && sample.number > @next
           @next = sample.number + 1
           @queue << sample
+          remember(sample)
+        end
+
+        def remember(sample)
           @clocks[sample.number] = sample.seconds
+          @newest = sample.seconds if @newest.nil? || sample.seconds > @newest
           @clocks.shift if @clocks.size > REMEMBERED
+        end
+
+        def fresh?(sample)
+          known = @clocks[sample.number]
+          known.nil? || (known - sample.seconds).abs <= SAME_SECONDS
         end
 
         # The same number with another clock is no repeat: the bench was switched off and on.
@@ -112,7 +169,11 @@ module MildAnvil
         end
 
         def put_aside(sample)
-          @filling.cover?(sample.number) ? @filled[sample.number] = sample : @later << sample
+          @heard_at = now
+          return @later << sample unless @filling.cover?(sample.number)
+
+          @filled.add(sample)
+          remember(sample)
         end
       end
     end

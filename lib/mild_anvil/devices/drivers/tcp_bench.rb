@@ -4,53 +4,61 @@ module MildAnvil
   module Devices
     module Drivers
       # Drives a bench by the bench protocol over TCP, and lives with what such a line does: torn lines, garbage, gaps,
-      # repeated samples, refusals, silence, and a bench that was switched off and on.
+      # repeated samples, refusals, late answers, silence, and a bench that was switched off and on.
       #
       # It keeps a queue of what came: Sample and Event in the bench's order, each sample once, gaps asked for again.
       class TcpBench
-        # No answer, or a refusal; code: of the protocol, nil for silence
-        class Refused < StandardError
-          attr_reader :code
+        include Talk
+        include ReadBack
 
-          def initialize(words, code: nil)
-            @code = code
-            super(words)
-          end
-        end
-
-        PATIENCE_SECONDS = 1.5
         ZERO_SECONDS = 2.0
         WATCHDOG_SECONDS = 2.0
-        MOST_ASKED = 20_000 # samples asked for again in one go
-        REFUSAL = /\AERR (-\d+),"?(.*?)"?\z/
+        SLOWEST_HERTZ = 20.0 # so that silence is told from slowness
+        USUAL_HERTZ = 100.0
 
-        attr_reader :channels, :boot, :steps
+        attr_reader :channels, :boot, :steps, :identity
 
         # @param host [String]; @param port [Integer, #call] asked anew each time
         def initialize(host, port)
           @host = host
           @port = port
           @intake = Intake.new
+          @owed = []
+          @halted = false
+          @quiet_seconds = 0.0
         end
 
         def garbage = @intake.garbage + (@line&.garbage || 0)
         def missing = @intake.missing
         def next_number = @intake.next_number
-        def state = @intake.state || @state
+        def heard_at = @intake.heard_at
+        def question = nil # nothing is left to ask a person
+        def odd_line = nil
+
+        # @return [String, nil] as far as anybody knows; nil without a line
+        def state = connected? ? @intake.state : nil
+        # @return [Float, nil] of the monotonic clock: when that state was said
+        def state_at = @intake.state_at
 
         def drives? = true
         def connected? = !@line.nil?
+        def place = [@host, @port.respond_to?(:call) ? @port.call : @port]
 
         # Connects, learns what is there, and begins the stream where it was left.
+        # @param control [Boolean] a pull goes on: taken before anything else, so that its watchdog does not end it
         # @return [Symbol] :new, :same, or :rebooted: numbers and clock begin again
         # @raise [SystemCallError, EOFError, Refused]
-        def open
-          @line = BenchLine.new(@host, @port.respond_to?(:call) ? @port.call : @port)
+        def open(control: false)
+          @doubt = false
+          @quiet_seconds = 0.0
+          @exchange = Exchange.new
+          @line = BenchLine.new(*place)
+          lock if control
           met = meet
-          @channels = read_channels(ask("SENS:CHAN?"))
+          @channels = read_channels(insist("SENS:CHAN?"))
           @intake.forget if met == :rebooted
           @intake.width = @channels.size
-          ask("TRAC:STAR")
+          insist("TRAC:STAR")
           met
         rescue SystemCallError, IOError, Refused
           close
@@ -60,137 +68,95 @@ module MildAnvil
         def close
           @line&.close
           @line = nil
+          @intake.forget_state
         end
 
         # @param seconds [Float] to wait at most
         # @return [Array<Sample, Event>] what came since it was asked last
         # @raise [EOFError, SystemCallError] when the line is gone; open it again
         def poll(seconds)
-          take(@line.lines(@intake.any? ? 0 : seconds))
-          @intake.gaps.each { |from, upto| fill([from, upto - MOST_ASKED].max, upto) }
+          raise EOFError if @line.nil?
+
+          listen(@intake.any? ? 0 : seconds)
+          @intake.gaps.each { |from, upto| fill(from, upto) }
           @intake.shift
         rescue SystemCallError, IOError
           close
           raise EOFError, "the line to the bench is lost"
         end
 
-        # Takes control and sets what must be set before arming.
-        # @raise [Refused]
-        def take_control(hertz: nil, **limits)
-          lock
-          ask(format("SENS:RATE %g", hertz)) if hertz
-          set_limits(**limits)
-        end
+        def lock = insist("SYST:LOCK")
 
-        def lock = ask("SYST:LOCK")
-
+        # What must be set before arming, each proved to be in force.
         # @param force_limit [Float] newtons; @param travel_limit [Float] metres
+        # @raise [Refused]
         def set_limits(force_limit:, travel_limit:)
-          ask(format("SYST:WATC %g", WATCHDOG_SECONDS))
-          ask(format("SOUR:LIM:FORC %.9g", force_limit))
-          ask(format("SOUR:LIM:DISP %.9g", travel_limit))
+          set(format("SYST:WATC %g", WATCHDOG_SECONDS))
+          set(format("SOUR:LIM:FORC %.9g", force_limit))
+          set(format("SOUR:LIM:DISP %.9g", travel_limit))
+          hertz = Float(insist("SENS:RATE?"))
+          insist(format("SENS:RATE %g", USUAL_HERTZ)) if hertz < SLOWEST_HERTZ
         end
 
         # Only what ships with the application is put in by a name.
-        def put_in(name) = ask("SIM:LOAD #{name}")
+        def put_in(name) = set("SIM:LOAD #{name}")
 
-        def arm = ask("SOUR:ARM")
-        def give_back = ask("SYST:LOCK:REL")
-        def ramp_force(newtons, rate) = ask(format("SOUR:RAMP:FORC %.9g,%.9g", newtons, rate))
-        def ramp_travel(metres, rate) = ask(format("SOUR:RAMP:DISP %.9g,%.9g", metres, rate))
-        def hold = ask("SOUR:HOLD")
-        def cycle(low, high, hertz, count) = ask(format("SOUR:CYCL %.9g,%.9g,%.9g,%d", low, high, hertz, count))
-        def release(rate) = ask(format("SOUR:REL %.9g", rate))
-        def disarm = ask("SOUR:DIS")
-        def reset = ask("*RST")
+        def arm = insist("SOUR:ARM")
+        def give_back = insist("SYST:LOCK:REL")
+        def ramp_force(newtons, rate) = insist(format("SOUR:RAMP:FORC %.9g,%.9g", newtons, rate))
+        def ramp_travel(metres, rate) = insist(format("SOUR:RAMP:DISP %.9g,%.9g", metres, rate))
+        def hold = insist("SOUR:HOLD")
+        def cycle(low, high, hertz, count) = insist(format("SOUR:CYCL %.9g,%.9g,%.9g,%d", low, high, hertz, count))
+        def release(rate) = insist(format("SOUR:REL %.9g", rate))
+        def disarm = insist("SOUR:DIS")
+        def reset = set("*RST")
 
         # @return [Float] the offset that was taken off
-        def zero(index) = Float(ask("SENS:ZERO #{index}", seconds: ZERO_SECONDS))
+        def zero(index) = Float(insist("SENS:ZERO #{index}", seconds: ZERO_SECONDS))
 
-        # Says stop until the state says so.
-        # @return [Boolean] whether it stands
-        def stop(seconds: 1.0)
-          deadline = now + seconds
-          until now > deadline
-            begin
-              ask("SOUR:STOP", seconds: 0.2)
-            rescue Refused
-              nil
-            end
-            return true unless %w[RAMP CYCLE RELEASE].include?(status.first)
-          end
-          false
-        end
+        # Said once, by any thread; Recorder::Stopper says it until it stands.
+        def cry_stop = cry("SOUR:STOP")
 
         # @return [Array(String, Integer)] state, motions since arming; also what keeps the watchdog quiet
         def status
-          state, steps = ask("SYST:STAT?", form: /\A[A-Z]+,\d+,/).split(",")
+          asked_at = now
+          state, steps = ask("SYST:STAT?").split(",")
           @steps = steps.to_i
-          @state = state
+          @intake.said(state, asked_at)
           [state, @steps]
-        end
-
-        # @return [String] the answer
-        # @raise [Refused]
-        def ask(command, seconds: PATIENCE_SECONDS, form: nil)
-          raise Refused, "there is no line to the bench" if @line.nil?
-
-          @line.send(command)
-          answer = answer(now + seconds, form || (command.include?("?") ? /\A(?!OK\z)/ : /\A/))
-          raise Refused, "the bench does not answer #{command[0, 40]}" if answer.nil?
-
-          refusal = REFUSAL.match(answer) or return answer
-          raise Refused.new("#{command[0, 40]}: #{refusal[2]}", code: refusal[1].to_i)
-        rescue SystemCallError, IOError
-          close
-          raise Refused, "the line to the bench is lost"
         end
 
         private
 
         def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
-        def answer(deadline, form)
-          while (left = deadline - now).positive?
-            answers = take(@line.lines(left))
-            found = answers.find { |line| REFUSAL.match?(line) || form.match?(line) }
-            return found if found
-          end
-        end
-
-        # Keeps what streams.
-        # @return [Array<String>] what is an answer
+        # Keeps what streams; what is an answer goes to whoever asked.
         def take(lines)
-          lines.filter_map do |line|
+          lines.each do |line|
             next if line.empty?
-            next line unless line.start_with?("D ", "E ")
 
-            @intake.take(line)
-            nil
+            line.start_with?("D ", "E ") ? @intake.take(line) : @exchange.answer(line) || @intake.odd
           end
         end
 
-        # What it no longer holds stays a gap.
-        def fill(from, upto)
-          @intake.filling(from, upto) do
-            ask("TRAC:READ? #{from},#{upto - from}", seconds: PATIENCE_SECONDS * 4, form: /\AOK\z/)
-          end
-        rescue Refused
-          nil
-        end
-
-        # A bench that does not say when it was switched on is known by its numbers.
+        # Who it is, and whether it was switched off since. One that does not say so is known by its numbers.
         def meet
-          boot = ask("SYST:BOOT?")
+          @identity = maybe("*IDN?")
+          boot = maybe("SYST:BOOT?")
           before = @boot
-          @boot = boot
-          return :new if before.nil?
+          @boot = boot || before
+          return before ? :same : :new if boot.nil? || before.nil?
 
           before == boot ? :same : :rebooted
-        rescue Refused => e
-          raise if e.code.nil?
+        end
 
-          @boot ? :same : :new
+        # @return [String, nil] nil where it does not know the command
+        def maybe(command)
+          insist(command)
+        rescue Refused => e
+          raise if e.silence?
+
+          nil
         end
 
         def read_channels(text)

@@ -5,21 +5,28 @@ module MildAnvil
     module Drivers
       # A hobby cell that says what it reads, a value and a unit a line, at its own rate. Time is when a line came.
       class TextStream < Watched
-        LINE = /\A\s*(?<value>[+-]?\d+(?:[.,]\d+)?)\s*(?<unit>[A-Za-z]+)\s*\z/
+        LINE = /\A\s*(?<value>[+-]?\d[\d.,]*)\s*(?<unit>[A-Za-z]+)\s*\z/
 
         # @param units [Core::Quantity::UnitTable]
-        def initialize(host, port, units:)
+        # @param comma [Symbol, nil] what a person said of its commas: DecimalMark::DECIMAL or THOUSANDS
+        def initialize(host, port, units:, comma: nil)
           super()
           @host = host
           @port = port
           @units = units
+          @mark = DecimalMark.new(comma)
           @channels = [Channel.new(index: 0, role: "force", unit: "N")]
         end
 
         def connected? = !@line.nil?
+        def place = [@host, @port]
+
+        # What a person has to say before anything it says is believed.
+        # @return [String, nil] a reading of which nobody knows what it says
+        def question = (@mark.undecided if @mark.comma.nil?)
 
         # @return [Symbol]
-        def open
+        def open(**)
           @line = BenchLine.new(@host, @port)
           @number.zero? ? :new : :same
         end
@@ -32,6 +39,8 @@ module MildAnvil
         # @return [Array<Sample>]
         # @raise [EOFError]
         def poll(seconds)
+          raise EOFError if @line.nil?
+
           @line.lines(seconds).filter_map { |line| read(line) }
         rescue SystemCallError, IOError
           close
@@ -43,9 +52,10 @@ module MildAnvil
         def read(line)
           found = LINE.match(line)
           unit = found && @units.find(found[:unit])
-          return thrown if unit.nil? || unit.quantity != "force"
+          return thrown(line) if unit.nil? || unit.quantity != "force"
 
-          sample([unit.to_si(found[:value].tr(",", ".").to_f)])
+          number = @mark.read(found[:value])
+          number ? sample([unit.to_si(number)]) : thrown(line)
         end
       end
     end

@@ -9,7 +9,7 @@ module MildAnvil
         ZEROED_OVER = 20 # readings
         MOVING = "RAMP" # as far as anybody knows
 
-        attr_reader :channels, :garbage, :missing
+        attr_reader :channels, :garbage, :missing, :heard_at, :odd_line
 
         def initialize
           @garbage = @missing = @number = 0
@@ -20,25 +20,31 @@ module MildAnvil
 
         def drives? = false
         def boot = nil
-        def state = MOVING
+        def identity = nil
+        def question = nil
+        def state = connected? ? MOVING : nil
+        def state_at = nil
         def steps = 0
         def next_number = @number
         def status = [MOVING, 0]
-        def stop(**) = true
+        def owed = []
+        def collect_owed(_seconds) = []
+        def halted? = false
+        def quiet_seconds = 0.0
 
         def reset
           @zeros.clear
           "OK"
         end
 
-        %i[lock arm give_back hold disarm].each { |name| define_method(name) { "OK" } }
+        %i[lock arm give_back hold disarm halt! go! cry_stop].each { |name| define_method(name) { "OK" } }
         %i[put_in ramp_force ramp_travel cycle release].each { |name| define_method(name) { |*| "OK" } }
-        %i[take_control set_limits].each { |name| define_method(name) { |**| "OK" } }
+        def set_limits(**) = "OK"
 
         # @return [Float] the mean of the last readings, taken off from now on; SI
         def zero(index)
           values = @last.filter_map { |reading| reading[index] }
-          raise TcpBench::Refused, "nothing was read yet" if values.empty?
+          raise Refused, "nothing was read yet" if values.empty?
 
           @zeros[index] = values.sum / values.size
         end
@@ -47,15 +53,17 @@ module MildAnvil
 
         def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
-        # What was no reading: counted.
-        def thrown
+        # What was no reading: counted, and the last of it shown.
+        def thrown(line = nil)
           @garbage += 1
+          @odd_line = line.to_s.scrub("?").gsub(/[^[:print:]]/, "?")[0, 60] if line
           nil
         end
 
         # @param readings [Array<Float, nil>] SI; @param seconds [Float, nil] of its own clock; nil: when it came
         # @return [Sample] each later than the one before
         def sample(readings, seconds = nil)
+          @heard_at = now
           @started ||= now
           at = seconds || (now - @started)
           @latest = @latest && at <= @latest ? @latest + 1.0e-6 : at

@@ -10,12 +10,13 @@ module MildAnvil
         GIVE_UP_SECONDS = 60.0 # without a line
         LETTING_OFF_SECONDS = 30.0 # at most
 
-        attr_reader :uid, :began, :fixture
+        attr_reader :uid, :began, :fixture, :why
 
         # @param given [Hash] uid, procedure, resolution, reach_metres, and what else the journal is to remember
         # @param channels [Array<Drivers::Channel>]; @param by_hand [Boolean] nothing can be told to move
         def initialize(given, channels:, boot:, folder:, by_hand: false)
           @uid = given.fetch(:uid)
+          @given = given.slice(:run_id, :lot_id)
           @procedure = Core::Pull::Procedure.new(given.fetch(:procedure),
                                                  loads: given[:loads].to_h.transform_keys(&:to_s))
           @fixture = Core::Pull::Fixture.new(**given[:fixture].to_h)
@@ -24,7 +25,7 @@ module MildAnvil
           @by_hand = Core::Pull::ByHand.new(step) if by_hand
           @run = Core::Pull::Run.new(@procedure, resolution: step, reach_metres: given[:reach_metres] || 0.5)
           header = { uid: @uid, boot: boot, channels: channels.map(&:to_h), begun_at: Time.now.utc.iso8601(3),
-                     **given.except(:limits) }
+                     **given.except(:limits, :asked_at, :deadline) }
           @journal = Journal.begin(File.join(folder, "#{@uid}.journal"), header)
           @began = 0.0
           @seen = clock
@@ -50,7 +51,9 @@ module MildAnvil
           load = @fixture.load(values, @roles)
           @peak = [@peak, load].max if load
           state = @by_hand.read(load) if @by_hand && load
-          @run.tick(reading(item.seconds, load, state, travel(values)))
+          @run.tick(reading(item.seconds, load, state, travel(values))).tap do
+            @why ||= @run.outcomes[@run.at]&.words if ended?
+          end
         end
 
         # What the bench is to do for a command of the run.
@@ -70,6 +73,7 @@ module MildAnvil
         # @return [Array<Array>] commands
         def event(item)
           @broke ||= item.word == "BREAK"
+          @cause = Core::Pull::BenchEvent.words(item.word, @roles) if Core::Pull::BenchEvent.ends?(item.word)
           return overloaded if item.word == "OVERLOAD #{@roles.index('force') || 0}"
           return unless item.word.start_with?("STATE ")
 
@@ -107,15 +111,22 @@ module MildAnvil
           commands
         end
 
-        def stop
-          note(kind: "stop", words: "stopped by hand")
-          @run.stop
+        # Somebody stopped it, or something that is no fault of the piece.
+        def stop(words)
+          return if ended?
+
+          note(kind: "stop", words: words)
+          @run.stop(words)
         end
 
         def refused(words)
+          return if ended?
+
           note(kind: "refused", words: words)
           @run.stop(words)
         end
+
+        def ended? = !@run.ended.nil?
 
         # @param note [Hash] kind, words; time-stamped by the bench's clock
         def note(**note)
@@ -140,14 +151,14 @@ module MildAnvil
         def finish(interrupted: nil)
           @run.stop(interrupted) if interrupted
           @journal.add([{ kind: "end", ended: interrupted ? "interrupted" : @run.ended, words: interrupted,
-                          proof_passed: @run.proof_passed?, outcomes: outcomes, began_seconds: @began,
+                          proof_passed: @run.proof_passed?, proof: @run.proof_state, outcomes: outcomes, began_seconds: @began,
                           results: @run.results }])
           @journal.close
         end
 
         # @return [Hash]
         def shown
-          { uid: @uid, at: @run.at, outcomes: outcomes, peak: @peak, elapsed: @last ? @last - @began : 0.0,
+          { uid: @uid, **@given, at: @run.at, outcomes: outcomes, peak: @peak, elapsed: @last ? @last - @began : 0.0,
             left: @run.left, ended: @run.ended, notes: @notes.last(20), points: @run.step&.points,
             figures: @run.step&.figures&.map(&:to_h), asked: asked }
         end
@@ -167,14 +178,16 @@ module MildAnvil
           return [] if @run.ended
 
           note(kind: "event", words: "the cell is overloaded")
-          @run.stop("the cell was overloaded")
+          @why = "the cell was overloaded"
+          @run.stop(@why)
           [[:stop]]
         end
 
         def reading(seconds, load, state, metres)
           @newest = load || @newest
           @state = state
-          Core::Pull::Run::Reading.new(seconds: seconds, newtons: load, metres: metres, state: state, broke: @broke)
+          Core::Pull::Run::Reading.new(seconds: seconds, newtons: load, metres: metres, state: state, broke: @broke,
+                                       cause: @cause)
         end
       end
     end

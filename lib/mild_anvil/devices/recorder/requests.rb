@@ -3,25 +3,125 @@
 module MildAnvil
   module Devices
     module Recorder
-      # What may be asked of a session: all of it happens in the session's own thread.
+      # What may be asked of a session: all of it but stop happens in the session's own thread. A request that nobody
+      # waits for any more is not carried out.
       module Requests
         LET_OFF_SECONDS = 5.0
+        REQUEST_SECONDS = 8.0
+        STANDS_SECONDS = 0.4 # that whoever stops it waits to hear that it stands
+        EXPIRED = "Nobody waited for it any more: it did not begin"
+
+        # What is asked, and where the answer goes; taken or given up, one of both
+        class Request
+          attr_reader :does, :given, :answer
+
+          def initialize(does, given)
+            @does = does
+            @given = given
+            @answer = Queue.new
+            @guard = Mutex.new
+          end
+
+          def take = decide(:taken)
+          def give_up = decide(:given_up)
+
+          private
+
+          def decide(how) = @guard.synchronize { (@how ||= how) == how }
+        end
+
+        # @return [Hash] the answer: {done: …} or {refused: words}
+        def ask(does, given = {})
+          request = Request.new(does, given)
+          @requests << request
+          Timeout.timeout(REQUEST_SECONDS) { request.answer.pop }
+        rescue Timeout::Error
+          return { refused: "The bench does not answer: nothing was done" } if request.give_up
+
+          { unknown: "The bench does not answer: nobody knows whether it was done" }
+        end
+
+        # Whoever asked for a run waits no longer.
+        # @return [Hash] begun: whether it had begun
+        def give_up(uid) = { begun: @handshake.give_up(uid.to_s) }
+
+        # From any thread, at once.
+        # @return [Hash] stands: whether it is known to stand
+        def stop_run(_given = {})
+          @stopper.stop!("stopped by hand")
+          return { done: false, stands: false, by_hand: true } unless @driver.drives?
+
+          stands = @stopper.wait(STANDS_SECONDS)
+          { done: stands, stands: stands }
+        end
 
         private
 
-        def begin_run(given)
-          return { refused: "A run is going on" } if @recording
+        def serve
+          request = @requests.pop
+          return unless request.take
 
-          return { refused: "Nothing was read from the bench yet" } if @driver.channels.nil?
+          request.answer << send(request.does, request.given)
+        rescue StandardError => e # whoever asks is answered, whatever it was
+          request.answer << { refused: e.message }
+          raise unless e.is_a?(Drivers::Refused) || e.is_a?(InvalidInput)
+        end
+
+        def refuse_all
+          until @requests.empty?
+            request = @requests.pop
+            request.answer << { refused: @said.words || "There is no line to the bench" } if request.take
+          end
+        end
+
+        def begin_run(given)
+          return { done: @recording.uid } if @recording&.uid == given[:uid] # asked twice
+
+          against = against_beginning(given) and return { refused: against }
+          return { refused: "It was stopped before it began" } unless @stopper.release(asked_at: given[:asked_at])
 
           make_ready(given)
+          return give_back(EXPIRED) unless @handshake.begins?(given[:uid], given[:deadline])
+
+          record(given)
+          { done: @recording.uid }
+        rescue Drivers::Refused => e
+          give_back(e.message)
+        end
+
+        def give_back(words)
+          release_control
+          { refused: words }
+        end
+
+        # @return [String, nil]
+        def against_beginning(given)
+          return "A run is going on" if @recording
+          return EXPIRED unless @handshake.open?(given[:uid], given[:deadline])
+          return "Nothing was read from the bench yet" if @driver.channels.nil?
+
+          question = @driver.question and return "Nobody knows what “#{question}” says: tell what its comma is first"
+          elsewhere(given)
+        end
+
+        # Another machine than the one that was meant.
+        def elsewhere(given)
+          if given[:address] && @address && given[:address] != @address
+            return "The address of this bench was changed: begin again in a moment"
+          end
+          return if given[:machine].nil? || given[:machine] == @driver.identity
+
+          "Another machine answers than the one that was meant: #{@driver.identity || 'it does not say which'}"
+        end
+
+        def record(given)
+          @said.clear(:refused, :trouble)
           @state = "ARMED"
           @trace = Trace.new(last: @trace.last)
           @recording = Recording.new(given, channels: @driver.channels, boot: @driver.boot, folder: @folder,
                                             by_hand: !@driver.drives?)
           @fixture = @recording.fixture
           obey(@recording.begin)
-          { done: @recording.uid }
         end
 
         # From wherever the bench stands: control, at rest, what is to be pulled put in, limits, armed.
@@ -33,15 +133,10 @@ module MildAnvil
           @driver.arm
         end
 
-        def stop_run(_given)
-          stands = @driver.stop
-          @recording&.stop
-          { done: stands }
-        end
-
         # What a stop left under load.
-        def let_off(_given)
+        def let_off(given)
           return { refused: "A run is going on" } if @recording
+          return { refused: "It was stopped again" } unless @stopper.release(asked_at: given[:asked_at])
 
           @driver.lock
           @driver.release([@newest.to_f.abs / LET_OFF_SECONDS, 10.0].max)

@@ -7,15 +7,18 @@ module MildAnvil
   module Devices
     module Recorder
       # What the web server speaks to: a socket in the file system, one line of JSON each way. {"ask": …, "bench": id,
-      # …} is answered once; {"ask": "watch"} is answered again and again until the other end goes.
+      # …} is answered once; {"ask": "watch"} is answered again and again until the other end goes. Stop, and giving up
+      # a start, wait for nothing.
       class Server
         EACH_SECONDS = 0.05
         MOST_LINE = 1_000_000
-        ASKED = { "start" => :begin_run, "stop" => :stop_run, "hold" => :hold_here, "inspected" => :inspect_points,
+        ASKED = { "start" => :begin_run, "hold" => :hold_here, "inspected" => :inspect_points,
                   "measured" => :figures_read, "remark" => :remark, "let off" => :let_off }.freeze
 
         # @param path [String] of the socket; @param sessions [Hash{Integer => Session}]
-        def initialize(path, sessions)
+        # @param follow [Proc, nil] told bench and address before a start: what was moved is gone after first
+        def initialize(path, sessions, follow: nil)
+          @follow = follow
           File.delete(path) if File.socket?(path)
           @listening = UNIXServer.new(path)
           File.chmod(0o600, path)
@@ -38,6 +41,7 @@ module MildAnvil
         def serve(socket)
           while (line = socket.gets(MOST_LINE))
             request = JSON.parse(line, symbolize_names: true)
+            follow(request) if request[:ask] == "start"
             session = @sessions[request[:bench]]
             return say(socket, { refused: "the recorder knows no such bench" }) if session.nil?
             return watch(socket, session, request[:after].to_i) if request[:ask] == "watch"
@@ -51,10 +55,20 @@ module MildAnvil
         end
 
         def answer(session, request)
-          return session.shown(request[:after].to_i) if request[:ask] == "shown"
+          given = request[:given] || {}
+          case request[:ask]
+          when "shown" then return session.shown(request[:after].to_i)
+          when "stop" then return session.stop_run(given)
+          when "give up" then return session.give_up(given[:uid])
+          end
 
           does = ASKED[request[:ask]] or return { refused: "the recorder cannot #{request[:ask].to_s[0, 40]}" }
-          session.ask(does, request[:given] || {})
+          session.ask(does, given)
+        end
+
+        def follow(request)
+          address = request.dig(:given, :address)
+          @follow&.call(request[:bench], address) if address
         end
 
         def watch(socket, session, after)

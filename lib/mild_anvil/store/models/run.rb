@@ -12,6 +12,7 @@ module MildAnvil
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
         many_to_one :driver, class: "MildAnvil::Store::Models::Person"
         one_to_one :quarantine, class: "MildAnvil::Store::Models::Quarantine"
+        one_to_many :bench_events, class: "MildAnvil::Store::Models::BenchEvent", order: :position
         one_to_many :certificates, class: "MildAnvil::Store::Models::ProofCertificate", order: :id
         many_to_one :pull, class: "MildAnvil::Store::Models::Pull"
 

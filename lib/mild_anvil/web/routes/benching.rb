@@ -60,8 +60,23 @@ module MildAnvil
             send_paper(Acts::RunRecord.call(run_id: given.id, unit: given.query[:unit],
                                             language: given.query[:language]))
           end
+          app.operation("runJournal") do |given|
+            send_paper(Acts::RunJournal.call(run_id: given.id))
+          end
           app.operation("letOff") do |given|
-            Acts::RecorderLine.ask!(given.id, "let off")
+            asked_at = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+            Acts::RecorderLine.ask!(given.id, "let off", { asked_at: asked_at })
+            json({ done: true })
+          end
+          # With a key; a page's own stop needs none of this and is answered before (StopDoor).
+          app.operation("stopBench") do |given|
+            told = StopDoor.stop(given.id, nil)
+            raise DeviceTimeout, told[:words].sub(/\A./, &:upcase) if told[:words]
+
+            json(told)
+          end
+          app.operation("sayComma") do |given|
+            Acts::SayComma.call(bench_id: given.id, comma: given.body[:comma], person_id: person_id)
             json({ done: true })
           end
           app.operation("benchLive") do |given|

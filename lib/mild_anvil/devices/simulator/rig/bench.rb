@@ -72,6 +72,10 @@ module MildAnvil
             end
           end
 
+          # @param role [String]; @param reading [Float] as it is to read, net of the zero
+          # @return [Float] where the machine has to go for it
+          def true_for(role, reading) = @gauges.find { |gauge| gauge.role == role }.true_for(reading, @clock)
+
           def measure
             @latest = @gauges.map { |gauge| gauge.reading(truth(gauge.role), @clock) }
             gather

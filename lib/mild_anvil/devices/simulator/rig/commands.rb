@@ -126,12 +126,13 @@ module MildAnvil
             "OK"
           end
 
-          def ramp_force(to, rate) = move(:ramp, of: :force, to: to, rate: rate)
-          def ramp_travel(to, rate) = move(:ramp, of: :disp, to: to, rate: rate)
+          def ramp_force(to, rate) = move(:ramp, of: :force, to: @bench.true_for(Bench::FORCE, to), rate: rate)
+          def ramp_travel(to, rate) = move(:ramp, of: :disp, to: @bench.true_for(Bench::TRAVEL, to), rate: rate)
           def release(rate) = move(:release, of: :force, to: 0.0, rate: rate)
 
           def cycle(low, high, hertz, count)
             refuse(-222, "out of range") unless high > low
+            low, high = [low, high].map { |newtons| @bench.true_for(Bench::FORCE, newtons) }
             move(:cycle, of: :force, low: low, high: high, hertz: hertz, count: count)
           end
 

@@ -66,6 +66,13 @@ module MildAnvil
             found && (found - @zero)
           end
 
+          # What is true where it reads so much: targets are in readings, net of the zero.
+          # @return [Float]
+          def true_for(reading, seconds)
+            value = (reading + @zero - make.offset - (make.drift * seconds)) / make.gain
+            reading.negative? ? [value, 0.0].min : [value, 0.0].max
+          end
+
           # @param offset [Float] absolute
           def zero_at(offset) = @zero = offset
 

@@ -10,6 +10,7 @@ module MildAnvil
           STEP_SECONDS = 0.002 # at most, whatever the sampling
           FASTEST = 0.05 # metres a second
           UNLOADED_SHARE = 0.002 # of the capacity
+          NOTHING_SHARE = 1.0e-7
           BLEED_SECONDS = 5.0
           PUMP_HERTZ = 0.8 # strokes of a hand pump
           MOVING = %i[ramp cycle release].freeze
@@ -37,6 +38,10 @@ module MildAnvil
           end
 
           def unloaded? = @newtons.abs < UNLOADED_SHARE * @capacity
+
+          # Nothing hangs any more, not merely little.
+          def off? = @newtons.abs <= NOTHING_SHARE * @capacity
+
           def moving? = MOVING.include?(@state)
           def bleeding? = !@bleeding.nil?
           def elapsed = @now - @since
@@ -159,7 +164,7 @@ module MildAnvil
             case @state
             when :ramp then hold if there?
             when :cycle then hold if (@now - @begun) * @motion[:hertz] >= @motion[:count]
-            when :release then stand(:armed) if unloaded?
+            when :release then stand(:armed) if off?
             end
           end
 
