@@ -5,6 +5,7 @@ import { useKeys } from "@/keys/keys";
 import { useSettings } from "@/lot/settings";
 import { KeptBand } from "./KeptBand";
 import { KeysHelp } from "./KeysHelp";
+import { MovingBand } from "./MovingBand";
 import { Palette } from "./Palette";
 import { canScan, ScanCode } from "./ScanCode";
 import { useScanner } from "./useScanner";
@@ -37,6 +38,7 @@ export function Shell() {
   ]);
   return (
     <div className="flex h-full min-h-screen flex-col">
+      <MovingBand />
       <KeptBand />
       <TopBar
         onScan={canScan() ? () => setScanning(true) : undefined}

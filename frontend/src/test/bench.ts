@@ -34,6 +34,11 @@ export const run = (given: Partial<Schemas["Run"]> = {}): Schemas["Run"] => ({
   ended: null,
   procedure: "Break",
   proof_passed: null,
+  proof_state: null,
+  bench: "Bench 2",
+  bench_events: [],
+  warnings: [],
+  unkept: null,
   person: "Wren Ashdown",
   driver: "Wren Ashdown",
   driver_id: 1,
@@ -53,7 +58,7 @@ export const run = (given: Partial<Schemas["Run"]> = {}): Schemas["Run"] => ({
 });
 
 export const benchOfLot = (given: Partial<Bench> = {}): Bench => ({
-  bench: { id: 2, name: "Bench 2", driven: true, simulated: true },
+  bench: { id: 2, name: "Bench 2", driven: true, simulated: true, machine: null },
   cell: "C-2",
   unit: "kN",
   checklist: [
@@ -61,6 +66,7 @@ export const benchOfLot = (given: Partial<Bench> = {}): Bench => ({
     { key: "clear", words: "People clear of the line of pull" },
   ],
   procedures: [procedure()],
+  proposed: "break",
   quarantines: [],
   loads: [{ key: "expected", value_si: 14500 }],
   limits: { force_limit: 37800, travel_limit: 0.6 },
@@ -80,8 +86,17 @@ export const benchLive = (given: Partial<Schemas["BenchLive"]> = {}): Schemas["B
   unit: "kN",
   garbage: 0,
   missing: 0,
+  moving: true,
+  age_seconds: 0.01,
+  stop: null,
+  machine: null,
+  question: null,
+  odd_line: null,
+  sent_at: null,
   run: {
     uid: "01JRUN",
+    run_id: 4,
+    lot_id: 7,
     at: 1,
     elapsed: 161.2,
     left: null,

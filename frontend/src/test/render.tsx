@@ -45,7 +45,7 @@ async function asSent(input: Request | string, init?: RequestInit): Promise<Sent
 }
 
 /** Renders a part inside a lot, with keys, settings and queries as in the application. */
-export function renderInLot(part: ReactNode, given: Partial<LotContextValue> = {}) {
+export function renderInLot(part: ReactNode, given: Partial<LotContextValue> = {}, who: Partial<typeof session> = {}) {
   const lot: LotContextValue = {
     page: lotPage(),
     measurand: forces,
@@ -57,7 +57,7 @@ export function renderInLot(part: ReactNode, given: Partial<LotContextValue> = {
   };
   vi.stubGlobal("matchMedia", () => ({ matches: false }));
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  client.setQueryData(["session"], session);
+  client.setQueryData(["session"], { ...session, ...who });
   client.setQueryData(["catalogue"], catalogue);
   const root = createRootRoute({
     component: () => <LotContext value={lot}>{part}</LotContext>,

@@ -22,6 +22,7 @@ export const session: Schemas["Session"] = {
   allowed: WORK.join(" ").split(" "),
   people_exist: true,
   demo: [],
+  stop_doors: [],
 };
 
 export const forces: Schemas["Measurand"] = {

@@ -42,6 +42,10 @@ export function AfterRun({ data, run }: Props) {
           ))}
         </dl>
       )}
+      {run.warnings.map((words) => (
+        <Caution key={words}>{words}</Caution>
+      ))}
+      {run.unkept && <Unkept run={run} why={run.unkept} />}
       {run.pull_id ? <OfPull id={run.pull_id} number={run.pull_number} /> : <NoPull run={run} />}
     </div>
   );
@@ -71,10 +75,12 @@ function Verdict({ run }: { run: Run }) {
         ? "The proof is passed"
         : run.proof_passed === false
           ? "The proof is not passed"
-          : run.ended === "broken"
-            ? "It broke"
-            : "It is over";
-  const failed = run.outcomes.find((one) => one.state === "failed")?.words;
+          : run.proof_state === "not_completed"
+            ? "The proof was not completed"
+            : run.ended === "broken"
+              ? "It broke"
+              : "It is over";
+  const failed = run.outcomes.find((one) => ["failed", "stopped"].includes(one.state))?.words;
   const why = failed ?? (run.ended && !["broken", "finished"].includes(run.ended) ? run.ended : null);
   return (
     <p className={`head text-[20px] ${run.proof_passed === false ? "text-signal" : ""}`}>
@@ -84,9 +90,24 @@ function Verdict({ run }: { run: Run }) {
   );
 }
 
+/** What was recorded became no curve: it is there, and what was read is typed by hand. */
+const Unkept = ({ run, why }: { run: Run; why: string }) => (
+  <div role="alert" className="border-signal grid gap-1 border-l-4 px-3 py-1">
+    <p className="font-semibold">No curve could be made of this pull: {why}</p>
+    <p>
+      Type what was read where the pull is judged.{" "}
+      <a href={`/api/runs/${run.id}/journal`} className="font-semibold underline" download>
+        What was recorded, as a table
+      </a>
+    </p>
+  </div>
+);
+
 const NoPull = ({ run }: { run: Run }) => (
   <p className="text-soft">
-    {run.state === "recording" ? "Being put away …" : "Nothing was pulled: there is no curve to judge."}
+    {["claimed", "recording"].includes(run.state)
+      ? "Being put away …"
+      : "Nothing was pulled: there is no curve to judge."}
   </p>
 );
 

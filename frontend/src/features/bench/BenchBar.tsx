@@ -1,10 +1,11 @@
-import { useEffect, useEffectEvent, useState } from "react";
+import { useState } from "react";
 import type { Live } from "@/api/live";
 import { useMay } from "@/api/session";
 import { useKeys } from "@/keys/keys";
+import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
-import { Kbd } from "@/ui/Kbd";
+import { StopButton, useStopKey } from "@/ui/StopButton";
 import { RemarkSheet } from "./RemarkSheet";
 import { useCommand, useLetOff, type BenchPageData, type Run } from "./useRun";
 
@@ -13,6 +14,9 @@ type Props = {
   live: Live | null;
   lost: boolean;
   run: Run | undefined;
+  /** Whether it moves, or nobody knows. */
+  alive: boolean;
+  onStop: () => void;
   tone: boolean;
   onTone: () => void;
   onLeave: () => void;
@@ -20,14 +24,13 @@ type Props = {
 };
 
 /** One row of keys: stop first and largest, always in the same place. */
-export function BenchBar({ data, live, lost, run, tone, onTone, onLeave, onNext }: Props) {
+export function BenchBar({ data, live, lost, run, alive, onStop, tone, onTone, onLeave, onNext }: Props) {
   const { page } = useLot();
   const [remarking, setRemarking] = useState(false);
   const command = useCommand(page.lot.id, run);
   const may = useMay("commandRun");
   const going = live?.run != null && live.run.ended === null && run !== undefined;
-  const stop = () => may && run && command.mutate({ command: "stop" });
-  useStopKey(going, stop);
+  useStopKey(alive, onStop);
   useKeys([
     ...(going
       ? [
@@ -39,27 +42,15 @@ export function BenchBar({ data, live, lost, run, tone, onTone, onLeave, onNext 
             run: () => command.mutate({ command: "remark", given: { kind: "event", words: "event" } }),
           },
         ]
-      : [{ keys: "Escape", label: "Leave the bench", run: onLeave }]),
+      : alive
+        ? []
+        : [{ keys: "Escape", label: "Leave the bench", run: onLeave }]),
     { keys: "t", label: "A tone that follows the load", run: onTone },
     ...(onNext ? [{ keys: "n", label: "Next specimen", run: onNext }] : []),
   ]);
   return (
     <div className="border-edge flex flex-wrap items-center gap-2.5 border-t px-4 py-2.5">
-      <button
-        type="button"
-        disabled={!going || !may}
-        onPointerDown={(event) => {
-          event.preventDefault();
-          stop();
-        }}
-        onClick={(event) => event.detail === 0 && stop()}
-        className="rounded-key bg-signal text-sheet flex h-14 min-w-[140px] flex-1 items-center justify-center gap-3 text-[19px] font-bold disabled:opacity-35 sm:min-w-[220px] sm:flex-none"
-      >
-        Stop{" "}
-        <span className="[&_kbd]:opacity-100">
-          <Kbd>Esc</Kbd>
-        </span>
-      </button>
+      <StopButton onStop={onStop} />
       {!onNext && (
         <>
           <Button
@@ -138,28 +129,29 @@ type LineProps = Pick<Props, "data" | "live" | "lost"> & { trouble?: string };
 function Line({ data, live, lost, trouble }: LineProps) {
   const line = live?.connected ? "the line is up" : "no line";
   const missing = live?.missing ? `, ${live.missing} readings missing` : "";
+  const odd = live?.garbage ? `, ${plural(live.garbage, "line", "lines")} not understood` : "";
   return (
-    <p className="text-soft ml-auto text-right text-[13px]">
+    <p
+      className="text-soft ml-auto text-right text-[13px]"
+      title={live?.odd_line ? `not understood: ${live.odd_line}` : undefined}
+    >
       {[data.bench?.name, data.bench?.simulated && "simulated", data.cell && `cell ${data.cell}`]
         .filter(Boolean)
         .join(", ")}
       <br />
-      {trouble ? <b className="text-signal">{trouble}</b> : lost ? "the screen waits for the server" : line + missing}
+      {live?.machine && (
+        <>
+          {live.machine.split(",").slice(0, 3).join(" ")}
+          <br />
+        </>
+      )}
+      {trouble ? (
+        <b className="text-signal">{trouble}</b>
+      ) : lost ? (
+        "the screen waits for the server"
+      ) : (
+        line + missing + odd
+      )}
     </p>
   );
-}
-
-/** Escape stops, whatever is open and whatever has the focus. */
-function useStopKey(going: boolean, stop: () => void) {
-  const press = useEffectEvent(stop);
-  useEffect(() => {
-    if (!going) return;
-    const listen = (event: KeyboardEvent) => {
-      if (event.key !== "Escape") return;
-      press();
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", listen, { capture: true });
-    return () => window.removeEventListener("keydown", listen, { capture: true });
-  }, [going]);
 }

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "@tanstack/react-router";
 import { useEffect, useState } from "react";
 import { useLive, type Live } from "@/api/live";
+import { useStop } from "@/api/useStop";
 import { benchQuery, keys, lotChanged } from "@/api/queries";
 import { UprightRule } from "@/charts/UprightRule";
 import { useLot } from "@/lot/context";
@@ -39,14 +40,16 @@ export function BenchPage() {
 
 function AtBench({ data, bench }: { data: BenchPageData; bench: NonNullable<BenchPageData["bench"]> }) {
   const { page, unit } = useLot();
-  const { live, points, lost } = useLive(bench.id, unit.symbol);
-  const [procedure, setProcedure] = useState(() => data.procedures.find((one) => !one.refused)?.key ?? "break");
+  const { live, points, lost, age } = useLive(bench.id, unit.symbol);
+  const { press, standing } = useStop(bench.id, live);
+  const [procedure, setProcedure] = useState(data.proposed ?? "");
   const { going, run, over, elsewhere, leave } = useRuns(data, live, page.lot.id);
   const navigate = useNavigate();
   const [tone, setTone] = useState(false);
   useTone(tone && going !== null, live?.newtons == null ? null : live.newtons / data.limits.force_limit);
   const chosen = data.procedures.find((one) => one.key === procedure);
   const marks = marksOf(page, data, unit.symbol);
+  const alive = lost || age.silent || live?.moving !== false || (going !== null && going.ended === null);
   return (
     <div className="flex h-[calc(100dvh-44px)] min-h-[560px] flex-col">
       <div className="grid min-h-0 flex-1 overflow-auto min-[900px]:grid-cols-[minmax(0,1fr)_minmax(290px,33%)_256px] min-[900px]:grid-rows-[minmax(0,1fr)] min-[900px]:overflow-hidden">
@@ -57,10 +60,10 @@ function AtBench({ data, bench }: { data: BenchPageData; bench: NonNullable<Benc
           {(going && !elsewhere) || over ? (
             <RunView data={data} live={going} run={run ?? over} points={points} procedure={procedure} />
           ) : (
-            <BeforePull data={data} procedure={procedure} onProcedure={setProcedure} busy={elsewhere} />
+            <BeforePull data={data} procedure={procedure} onProcedure={setProcedure} busy={elsewhere} live={live} />
           )}
         </section>
-        <BigNumber live={live} lost={lost} chosen={chosen} over={over} marks={marks} />
+        <BigNumber live={live} lost={lost} age={age} standing={standing} chosen={chosen} over={over} marks={marks} />
         <section className="border-edge hidden border-l px-2 py-3 min-[900px]:block" aria-label="Force rule">
           <UprightRule
             unit={unit}
@@ -78,24 +81,30 @@ function AtBench({ data, bench }: { data: BenchPageData; bench: NonNullable<Benc
         live={live}
         lost={lost}
         run={run}
+        alive={alive}
+        onStop={press}
         onLeave={() => void navigate({ to: "/lots/$lotId/pull", params: { lotId: page.lot.id } })}
-        onNext={over && over.state !== "recording" ? () => leave(over.id) : undefined}
+        onNext={over && !GOING.includes(over.state) ? () => leave(over.id) : undefined}
       />
     </div>
   );
 }
 
+const GOING = ["claimed", "recording"];
+
 /** The run that goes on here, or the last one until it is left for the next piece. */
 function useRuns(data: BenchPageData, live: Live | null, lotId: number) {
   // Runs that are over and were left: those of before, and those whose “next” was pressed.
-  const [left, leave] = useState(() => data.runs.find((one) => one.state !== "recording")?.id ?? 0);
+  const [left, leave] = useState(() => data.runs.find((one) => !GOING.includes(one.state))?.id ?? 0);
   const going = live?.run ?? null;
   useFollow(lotId, going?.uid ?? null);
   const run = going ? data.runs.find((one) => one.uid === going.uid) : undefined;
+  // Whose it is the recorder says itself: nothing has to be asked for first.
+  const elsewhere = going !== null && going.lot_id !== null && going.lot_id !== lotId;
   const last = data.runs[0];
   useHere(lotId, run);
   const over = !going && last && last.id > left ? last : undefined;
-  return { going, run, over, elsewhere: going !== null && run === undefined, leave };
+  return { going, run, over, elsewhere, leave };
 }
 
 /** When a run begins or ends anywhere, what the page knows of it is asked for anew. */

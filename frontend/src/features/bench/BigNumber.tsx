@@ -1,9 +1,12 @@
+import type { Age } from "@/api/age";
 import type { Live } from "@/api/live";
+import type { Standing as Kind } from "@/api/useStop";
 import type { UprightMark } from "@/charts/UprightRule";
 import { COUNTS_AS } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 import { Caution } from "@/ui/states";
 import { elapsedWords, rest } from "./liveWords";
+import { Standing } from "./Standing";
 import type { Procedure, Run } from "./useRun";
 
 // By how many characters there are, so that a minus does not push one out.
@@ -12,10 +15,18 @@ const SIZES: Record<number, string> = {
   5: "text-[clamp(62px,8.4vw,120px)]",
   6: "text-[clamp(52px,7vw,100px)]",
 };
-type Props = { live: Live | null; lost: boolean; chosen?: Procedure; over?: Run; marks: UprightMark[] };
+type Props = {
+  live: Live | null;
+  lost: boolean;
+  age: Age;
+  standing: Kind;
+  chosen?: Procedure;
+  over?: Run;
+  marks: UprightMark[];
+};
 
 /** The force now, readable from three metres, and what it is on the way to. */
-export function BigNumber({ live, lost, chosen, over, marks }: Props) {
+export function BigNumber({ live, lost, age, standing, chosen, over, marks }: Props) {
   const { unit } = useLot();
   const now = live?.now ?? "–";
   const size = SIZES[Math.min(now.length, 6)] ?? SIZES[4];
@@ -28,17 +39,35 @@ export function BigNumber({ live, lost, chosen, over, marks }: Props) {
         <span>Force now</span>
         <span>{live?.state?.toLowerCase()}</span>
       </div>
-      <div className={`num text-right leading-[1.05] font-bold tracking-tight ${size}`} aria-live="off">
-        {lost ? "–" : now}
+      <div
+        className={`num text-right leading-[1.05] font-bold tracking-tight ${size} ${age.stage === "old" ? "text-soft opacity-60" : ""}`}
+        aria-live="off"
+      >
+        {now}
       </div>
+      <Old age={age} live={live} />
       <div className="head text-soft text-right text-[clamp(17px,2vw,27px)]">
         {unit.symbol}
         {live?.rate && ` and ${live.rate}`}
       </div>
+      <Standing standing={standing} />
       {over ? <Came run={over} /> : <Figures live={live} marks={marks} />}
       <Said live={live} lost={lost} over={over} warnings={over ? [] : (chosen?.warnings ?? [])} />
     </section>
   );
+}
+
+/** How old the number is, where that is too old to be taken for now. */
+function Old({ age, live }: { age: Age; live: Live | null }) {
+  if (age.stage === "fresh") return null;
+  const seconds = Number.isFinite(age.seconds) ? `${Math.floor(age.seconds * 10) / 10} s ago` : null;
+  const words =
+    age.stage === "old"
+      ? `read ${seconds}`
+      : live?.question
+        ? "not understood yet"
+        : `no reading${seconds ? ` since ${Math.floor(age.seconds)} s` : ""}`;
+  return <p className="text-signal text-right text-[15px] font-semibold">{words}</p>;
 }
 
 /** What the pull came to, once it is over. */
@@ -87,6 +116,9 @@ function Said({ live, lost, over, warnings }: SaidProps) {
         </p>
       )}
       {over?.proof_passed === false && <p className="text-signal text-[17px] font-bold">The proof is not passed.</p>}
+      {over?.proof_state === "not_completed" && (
+        <p className="text-[17px] font-bold">The proof was not completed: it may be done again.</p>
+      )}
       {over?.proof_passed === true && <p className="text-[17px] font-bold">The proof is passed.</p>}
       {warnings.map((words) => (
         <Caution key={words}>{words}</Caution>

@@ -33,7 +33,6 @@ export function RunView({ data, live, run, points, procedure }: Props) {
     value: load.value_si,
     kind: load.key === "expected" ? ("derived" as const) : ("demand" as const),
   }));
-  const notes = (live?.notes ?? run?.notes ?? []).filter((note) => ["remark", "event"].includes(note.kind));
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -43,18 +42,22 @@ export function RunView({ data, live, run, points, procedure }: Props) {
           {run && `, by ${run.person}`}
         </span>
       </div>
-      <LiveCurve
-        points={points}
-        unit={unit}
-        levels={levels}
-        notes={notes.map((note) => ({ seconds: note.seconds, words: note.words ?? "" }))}
-        live={live !== null}
-      />
+      <LiveCurve points={points} unit={unit} levels={levels} notes={notesOf(live, run)} live={live !== null} />
       {known && <StepsRow steps={known.steps} going={live?.steps ?? run?.outcomes} />}
       {live && <Asked live={live} run={run} step={known?.steps[live.at]?.title} />}
       {!live && run && <AfterRun data={data} run={run} />}
     </>
   );
+}
+
+/** What was said on the way, and once it is over what the bench told. */
+function notesOf(live: Props["live"], run: Run | undefined) {
+  const said = (live?.notes ?? run?.notes ?? []).filter((note) => ["remark", "event"].includes(note.kind));
+  const told = live ? [] : (run?.bench_events ?? []);
+  return [
+    ...said.map((note) => ({ seconds: note.seconds, words: note.words ?? "" })),
+    ...told.map((one) => ({ seconds: one.at_seconds, words: one.words ?? one.word })),
+  ];
 }
 
 type AskedProps = { live: NonNullable<Props["live"]>; run: Run | undefined; step?: string };

@@ -4,7 +4,7 @@ type Step = Schemas["Procedure"]["steps"][number];
 type Going = { state: string; words: string | null }[];
 type Props = { steps: Step[]; going?: Going };
 
-const SAID: Record<string, string> = { running: "running", skipped: "left out", failed: "failed" };
+const SAID: Record<string, string> = { running: "running", skipped: "left out", failed: "failed", stopped: "stopped" };
 
 /** The steps of a procedure in a row; while it goes, each with what came of it. */
 export function StepsRow({ steps, going }: Props) {
@@ -13,7 +13,7 @@ export function StepsRow({ steps, going }: Props) {
       {steps.map((step, i) => {
         const now = going?.[i];
         const running = now?.state === "running";
-        const failed = now?.state === "failed";
+        const failed = now?.state === "failed" || now?.state === "stopped";
         return (
           <li
             key={i}

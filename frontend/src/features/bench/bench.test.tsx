@@ -1,11 +1,12 @@
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { describe, expect, it } from "vitest";
-import { follow } from "@/api/live";
+import { describe, expect, it, vi } from "vitest";
+import { NEVER } from "@/api/age";
+import { follow, shownAt } from "@/api/live";
+import type { Standing as Kind } from "@/api/useStop";
 import { apart } from "@/charts/UprightRule";
-import { benchLive, benchOfLot, procedure, run } from "@/test/bench";
+import { benchLive, benchOfLot, run } from "@/test/bench";
 import { renderInLot, serve } from "@/test/render";
-import { BeforePull } from "./BeforePull";
 import { BenchBar } from "./BenchBar";
 import { BigNumber } from "./BigNumber";
 import { Inspect } from "./Inspect";
@@ -13,6 +14,7 @@ import { elapsedWords, rest } from "./liveWords";
 
 const KN = { symbol: "kN", factor: 1000 };
 const GOING = benchLive().run as NonNullable<ReturnType<typeof benchLive>["run"]>;
+const FRESH = { seconds: 0.01, stage: "fresh" as const, silent: false };
 const nothing = () => undefined;
 
 describe("the trace of a run", () => {
@@ -49,52 +51,10 @@ describe("words of the bench", () => {
   });
 });
 
-describe("before a pull", () => {
-  const before = (data = benchOfLot()) =>
-    renderInLot(<BeforePull data={data} procedure="break" onProcedure={nothing} busy={false} />);
-
-  it("does not begin before every point was looked at, then sends all of them", async () => {
-    const sent = serve({ "POST /api/lots/7/runs": () => ({ status: 201, body: run() }) });
-    before();
-    expect(await screen.findByRole("button", { name: /Look at 2 more/ })).toBeDisabled();
-    await userEvent.click(screen.getByLabelText("Guard shut"));
-    await userEvent.keyboard("{Enter}");
-    expect(sent).toHaveLength(0);
-    await userEvent.click(screen.getByLabelText(/People clear/));
-    await userEvent.click(screen.getByRole("button", { name: /Begin the pull/ }));
-    await waitFor(() => expect(sent[0]?.body).toEqual({ procedure: "break", checklist: { guard: true, clear: true } }));
-    expect(sent[0]?.once).toBeTruthy();
-  });
-  it("ticks the next point by Space on the page, and leaves Space to a box that has the focus", async () => {
-    serve();
-    before();
-    const guard = await screen.findByLabelText("Guard shut");
-    await userEvent.keyboard(" ");
-    expect(guard).toBeChecked();
-    guard.focus();
-    await userEvent.keyboard(" ");
-    expect(guard).not.toBeChecked();
-    expect(screen.getByLabelText(/People clear/)).not.toBeChecked();
-  });
-  it("says what stands in the way, and asks why it is pulled all the same", async () => {
-    const refusals = [{ key: "cell", words: "C-2 failed its check" }];
-    serve();
-    before(benchOfLot({ procedures: [procedure({ refusals })] }));
-    expect(await screen.findByText("C-2 failed its check")).toBeInTheDocument();
-    for (const box of screen.getAllByRole("checkbox")) await userEvent.click(box);
-    expect(screen.getByRole("button", { name: /Begin the pull/ })).toBeDisabled();
-    await userEvent.type(screen.getByLabelText(/Why it is pulled/), "read beside G-4");
-    expect(screen.getByRole("button", { name: /Begin the pull/ })).toBeEnabled();
-  });
-  it("tells why a procedure cannot be run here", async () => {
-    serve();
-    before(benchOfLot({ procedures: [procedure({ refused: "needs the proof of this lot" })] }));
-    expect(await screen.findByText(/needs the proof/)).toBeInTheDocument();
-  });
-});
-
 describe("while it goes", () => {
-  const bar = (live = benchLive()) => {
+  const stopped = vi.fn();
+  const bar = (live = benchLive(), alive = true) => {
+    stopped.mockClear();
     const sent = serve({ "POST /api/runs/4/commands": () => ({ body: { done: true } }) });
     renderInLot(
       <BenchBar
@@ -102,6 +62,8 @@ describe("while it goes", () => {
         live={live}
         lost={false}
         run={run()}
+        alive={alive}
+        onStop={stopped}
         tone={false}
         onTone={nothing}
         onLeave={nothing}
@@ -110,16 +72,16 @@ describe("while it goes", () => {
     return sent;
   };
   it("stops by Escape, also while something is typed", async () => {
-    const sent = bar();
+    bar();
     await userEvent.click(await screen.findByRole("button", { name: /Remark/ }));
     (await screen.findByLabelText("In words")).focus();
     await userEvent.keyboard("{Escape}");
-    await waitFor(() => expect(sent[0]?.body).toEqual({ command: "stop" }));
+    expect(stopped).toHaveBeenCalledTimes(1);
   });
   it("stops when the button is touched, before it is let go", async () => {
-    const sent = bar();
+    bar();
     fireEvent.pointerDown(await screen.findByRole("button", { name: /Stop/ }));
-    await waitFor(() => expect(sent[0]?.body).toEqual({ command: "stop" }));
+    expect(stopped).toHaveBeenCalledTimes(1);
   });
   it("says a remark by one touch", async () => {
     const sent = bar();
@@ -129,21 +91,42 @@ describe("while it goes", () => {
       expect(sent[0]?.body).toEqual({ command: "remark", given: { kind: "remark", words: "creaks" } }),
     );
   });
-  it("cannot be stopped where nothing goes", async () => {
-    const sent = bar(benchLive({ run: null }));
-    expect(await screen.findByRole("button", { name: /Stop/ })).toBeDisabled();
+  it("is stopped at all times by the button, and left by Escape where it is known to stand", async () => {
+    bar(benchLive({ run: null, moving: false }), false);
+    fireEvent.pointerDown(await screen.findByRole("button", { name: /Stop/ }));
+    expect(stopped).toHaveBeenCalledTimes(1);
     await userEvent.keyboard("{Escape}");
-    expect(sent).toHaveLength(0);
+    expect(stopped).toHaveBeenCalledTimes(1);
   });
   it("shows the force large, and that the line is lost instead of an old one", async () => {
     serve();
-    renderInLot(<BigNumber live={benchLive()} lost={false} marks={[]} />);
+    renderInLot(<BigNumber live={benchLive()} lost={false} age={FRESH} standing={null} marks={[]} />);
     expect(await screen.findByText("11.40")).toBeInTheDocument();
     expect(screen.getByText("2 min 41 s")).toBeInTheDocument();
   });
+  it("goes grey with its seconds, and blank after two", async () => {
+    serve();
+    const old = { seconds: 0.84, stage: "old" as const, silent: false };
+    renderInLot(<BigNumber live={benchLive()} lost={false} age={old} standing={null} marks={[]} />);
+    expect(await screen.findByText("read 0.8 s ago")).toBeInTheDocument();
+    expect(screen.getByText("11.40")).toHaveClass("text-soft");
+    const gone = { seconds: 3.4, stage: "gone" as const, silent: false };
+    renderInLot(<BigNumber live={shownAt(benchLive(), gone)} lost={false} age={gone} standing={null} marks={[]} />);
+    expect(await screen.findByText("no reading since 3 s")).toBeInTheDocument();
+    expect(screen.getAllByText("11.40")).toHaveLength(1);
+  });
+  it("says large that it does not stand yet, and what to press where nobody here can stop it", async () => {
+    serve();
+    const shown = (standing: Kind) =>
+      renderInLot(<BigNumber live={benchLive()} lost={false} age={FRESH} standing={standing} marks={[]} />);
+    shown({ kind: "not_yet", why: "stopped by hand" });
+    expect(await screen.findByText("Not standing yet")).toBeInTheDocument();
+    shown({ kind: "unreached" });
+    expect(await screen.findByText("Press the bench’s own emergency stop")).toBeInTheDocument();
+  });
   it("says that it is recorded all the same when the server is away", async () => {
     serve();
-    renderInLot(<BigNumber live={benchLive()} lost marks={[]} />);
+    renderInLot(<BigNumber live={shownAt(benchLive(), NEVER)} lost age={NEVER} standing={null} marks={[]} />);
     expect(await screen.findByRole("alert")).toHaveTextContent(/goes on and is recorded/);
     expect(screen.queryByText("11.40")).not.toBeInTheDocument();
   });

@@ -2,19 +2,27 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { answer, api, once, onceKey, type Schemas } from "@/api/client";
 import { keys, lotChanged } from "@/api/queries";
+import { rememberStarted } from "@/lot/started";
 
 export type BenchPageData = Schemas["BenchOfLot"];
 export type Procedure = Schemas["Procedure"];
 export type Run = Schemas["Run"];
 type Command = Schemas["RunCommand"];
 
-/** Begins a run; sent twice, it is begun once. */
-export function useStart(lotId: number) {
+/** Begins a run; sent twice, it is begun once. What is answered is the run, at once: nothing waits to be asked again. */
+export function useStart(lotId: number, lot: string) {
   const [key, setKey] = useState(onceKey);
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (body: Schemas["NewRun"]) =>
       answer(api.POST("/api/lots/{id}/runs", { params: { path: { id: lotId } }, headers: once(key), body })),
+    onSuccess: (run) => {
+      queries.setQueriesData<BenchPageData>(
+        { queryKey: keys.bench(lotId) },
+        (page) => page && { ...page, runs: [run, ...page.runs.filter((one) => one.id !== run.id)] },
+      );
+      rememberStarted({ bench_id: run.bench_id, bench: run.bench, lot_id: lotId, lot, uid: run.uid });
+    },
     onSettled: () => {
       setKey(onceKey());
       void queries.invalidateQueries({ queryKey: keys.bench(lotId) });
@@ -69,6 +77,13 @@ export function useHere(lotId: number, run: Run | undefined) {
     return () => window.clearInterval(timer);
   }, [queries, lotId, id]);
 }
+
+/** Says what the comma of a cell is. */
+export const useComma = (benchId: number) =>
+  useMutation({
+    mutationFn: (comma: "decimal" | "thousands") =>
+      answer(api.POST("/api/benches/{id}/comma", { params: { path: { id: benchId } }, body: { comma } })),
+  });
 
 /** Takes off what a stop left. */
 export const useLetOff = (benchId: number) =>

@@ -76,11 +76,14 @@ describe("Today", () => {
     const found = before({
       ...EMPTY,
       interrupted: [
-        { ...run, pull_id: 9 },
-        { ...run, id: 2, pull_id: null },
+        { ...run, pull_id: 9, unkept: null },
+        { ...run, id: 2, pull_id: null, unkept: null },
+        { ...run, id: 3, pull_id: 10, unkept: "Every force is zero" },
       ],
     });
-    expect(found.map((one) => one.to)).toEqual(["/lots/$lotId/judge", "/lots/$lotId/bench"]);
+    expect(found.map((one) => one.to)).toEqual(["/lots/$lotId/judge", "/lots/$lotId/bench", "/lots/$lotId/judge"]);
+    expect(found[2]).toMatchObject({ title: "Loop: a pull without its curve" });
+    expect(found[2]?.detail).toContain("Every force is zero");
   });
   it("reads what is overdue first, then by the clock, and counts when they come", () => {
     const today = new Date();

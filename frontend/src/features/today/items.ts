@@ -32,8 +32,8 @@ export function before(today: Today): Item[] {
     ...today.interrupted.map((row): Item => ({
       key: `run-${row.id}`,
       tone: "alarm",
-      title: `${row.lot} was interrupted`,
-      detail: `${row.bench}, ${when(row.ended_at)}: ${row.why}`,
+      title: row.unkept ? `${row.lot}: a pull without its curve` : `${row.lot} was interrupted`,
+      detail: `${row.bench}, ${when(row.ended_at)}: ${row.unkept ?? row.why}`,
       verb: row.pull_id ? "Judge what there is" : "To the bench",
       ...(row.pull_id ? lot(row.lot_id, "judge", { pull: row.pull_id }) : lot(row.lot_id, "bench")),
     })),
