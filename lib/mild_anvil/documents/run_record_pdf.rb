@@ -5,7 +5,7 @@ module MildAnvil
     # The paper of one pull on a bench: what was to be done, what came of every step, the load over time, who looked at
     # what before, what was overruled.
     class RunRecordPdf
-      STATES = { "done" => "done", "failed" => "not passed", "skipped" => "left out", "running" => "cut off",
+      STATES = { "done" => "done", "failed" => "not passed", "stopped" => "stopped", "skipped" => "left out", "running" => "cut off",
                  "waiting" => "left out" }.freeze
       CURVE_HEIGHT = 150
       INTERRUPTED = /\AInterrupted: (.*)\. Nothing is proved\.\z/m
@@ -15,7 +15,7 @@ module MildAnvil
                 "is decided by a qualified person under the code in force where it is used."
 
       # @param run [Hash] title, subtitle, pairs, steps ([title, detail, state, words]), curve ([seconds, newtons]),
-      #   levels (name => newtons), notes, overruled, reason, checklist, unit, sha256
+      #   levels (name => newtons), events (at_seconds, words), warnings, notes, overruled, reason, checklist, unit, sha256
       # @param paper [Paper]
       # @return [String] the PDF's bytes
       def self.render(run, paper) = new(run, paper).render
@@ -30,6 +30,7 @@ module MildAnvil
         head
         curve if @run[:curve].any?
         steps
+        told
         worked_out
         before
         after
@@ -55,7 +56,7 @@ module MildAnvil
       def said(name, value)
         case name
         when *DAYS then words.dated(value)
-        when "Highest" then words.figure(value)
+        when "Highest", "Stops by itself at" then words.figure(value)
         when "Ends at once by" then value.split("; ").map { |why| words.or_typed(why) }.join("; ")
         when *ENDS.keys then ending(value, ENDS.fetch(name))
         else value
@@ -109,8 +110,32 @@ module MildAnvil
           @pdf.line_width 0.9
           path = @run[:curve].map { |seconds, newtons| at(seconds, newtons) }
           @pdf.stroke { path.each_cons(2) { |from, to| @pdf.line(from, to) } }
+          ticks
           @pdf.stroke_color Sheet::INK
         end
+      end
+
+      # Where the bench told something, by its letter.
+      def ticks
+        @pdf.stroke_color Sheet::SIGNAL
+        @run[:events].each_with_index do |event, i|
+          across = at(@run[:curve].first.first + event[:at_seconds], 0).first
+          @pdf.stroke { @pdf.line([across, 0], [across, CURVE_HEIGHT - 14]) }
+          @pdf.draw_text letter(i), at: [[across + 2, @pdf.bounds.width - 8].min, CURVE_HEIGHT - 24 - (9 * (i % 3))], size: 7
+        end
+      end
+
+      def letter(index) = ("A".."Z").to_a[index % 26]
+
+      # What the bench told, each with its letter on the curve.
+      def told
+        return if @run[:events].empty?
+
+        @sheet.heading("What the bench told")
+        rows = @run[:events].each_with_index.map do |event, i|
+          "#{letter(i)}: #{of_core("#{event[:words]} at #{format('%.2f', event[:at_seconds])} s")}"
+        end
+        @sheet.paragraph("#{rows.join('; ')}.")
       end
 
       def levels
@@ -144,6 +169,7 @@ module MildAnvil
       def before
         @sheet.heading("Looked at before")
         @sheet.paragraph("#{listed(@run[:checklist])}.")
+        @run[:warnings].any? && @sheet.paragraph("#{words['Said before']}: #{@run[:warnings].map { |one| of_core(one) }.join(' ')}")
         @run[:notes].any? && @sheet.paragraph("#{words['Noted']}: #{listed(@run[:notes])}.")
         return if @run[:overruled].empty?
 

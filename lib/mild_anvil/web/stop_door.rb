@@ -58,7 +58,8 @@ module MildAnvil
       def account(env)
         session = env["rack.session"] or return
         now = Time.now.to_i
-        created, active = session.values_at("session_created_at", "last_session_activity_at")
+        created = session["session_created_at"]
+        active = session["last_session_activity_at"]
         return if created && created.to_i + SignIn::LONGEST_SECONDS < now
         return if active && active.to_i + SignIn::IDLE_SECONDS < now
 

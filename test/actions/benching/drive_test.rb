@@ -59,7 +59,7 @@ class DriveTest < CommittedCase
 
   def content(seconds)
     { kind: "proof", steps: [{ does: "ramp", to: { of: "proof" }, rate: 5.0 },
-                             { does: "hold", seconds: seconds }] }
+                             { does: "hold", seconds: seconds }, { does: "release", rate: 500 }] }
   end
 
   def save(seconds, **rest)
@@ -73,9 +73,49 @@ class DriveTest < CommittedCase
     assert_equal [1, 2], [first.revision, second.revision]
     assert_raises(MildAnvil::Conflict) { save(20, key: first.key, revision: 1) }
     rows = Benching::ListProcedures.call[:rows].select { |row| row[:own] }
-    assert_equal([[2, 10]], rows.map { |row| [row[:revision], row[:content][:steps].last[:seconds]] })
+    assert_equal([[2, 10]], rows.map { |row| [row[:revision], row[:content][:steps][1][:seconds]] })
     Benching::SaveProcedure.retire(key: first.key, person_id: person.id)
     assert_empty(Benching::ListProcedures.call[:rows].select { |row| row[:own] })
+  end
+
+  def pulled(*steps) = { kind: "staged", steps: [{ does: "ramp", to: 500, rate: 50 }, *steps] }
+
+  # What no bench can do, or what leaves a load hanging, is refused while it is written, and where it lies already.
+  def test_what_no_bench_does_is_refused_in_words
+    off = { does: "release", rate: 50 }
+    { /takes the zero under load/ => pulled({ does: "zero" }, off), /end under load/ => pulled({ does: "wait", seconds: 5 }),
+      /faster than any bench: at most 1 m/ => pulled({ does: "break", rate: 50 }),
+      /faster than any bench: at most 10000 kN/ => pulled({ does: "release", rate: 1.0e9 }),
+      /goes to a load/ => pulled({ **off, rate_as: { value: 5, unit: "mm/min" } }),
+      /“furlong\/s”, which is none/ => pulled({ does: "break", rate_as: { value: 5, unit: "furlong/s" } }) }
+      .each do |words, wrong|
+      error = assert_raises(MildAnvil::InvalidInput) do
+        Benching::SaveProcedure.call(name: "Ours", content: wrong, person_id: person.id)
+      end
+      assert_match words, error.message
+      assert_match words, Benching::SaveProcedure.preview(name: "Ours", content: wrong)[:refused]
+    end
+    kept = Models::Procedure.create(key: "own-old", name: "Old", about: "", revision: 1, person_id: person.id,
+                                    content: pulled({ does: "wait", seconds: 5 }))
+    shown = Benching::ShowBench.call(lot_id: lot_at_bench.id)[:procedures].find { |row| row[:key] == kept.key }
+
+    assert_match(/end under load/, shown[:refused])
+  end
+
+  def test_a_rate_is_typed_in_force_or_travel_a_second_or_a_minute
+    typed = lambda do |does, value, unit|
+      step = { does: does, rate_as: { value: value, unit: unit } }
+      made = pulled(*(does == "break" ? [step] : [step, { does: "release", rate: 5 }]))
+      Benching::SaveProcedure.call(name: "R", content: made, person_id: person.id).content_h[:steps][1]
+    end
+
+    assert_in_delta 50.0e-3 / 60, typed.call("break", 50, "mm/min")[:rate], 1e-12
+    assert_equal "travel", typed.call("break", 50, "mm/min")[:by]
+    assert_in_delta 200.0, typed.call("release", 12, "kN/min")[:rate], 1e-9
+    assert_equal({ value: 12, unit: "kN/min" }, typed.call("release", 12, "kN/min")[:rate_as])
+    assert_equal "force", typed.call("break", 100, "lbf/s")[:by]
+    words = Benching::ShowBench.call(lot_id: lot_at_bench.id)[:procedures].select { |row| row[:name] == "R" }
+    assert_includes words.flat_map { |row| row[:steps].map { |step| step[:detail] } }, "50 mm/min"
   end
 
   # Procedures that make no sense are refused before they are kept.

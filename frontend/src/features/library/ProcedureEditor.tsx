@@ -7,7 +7,7 @@ import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
-import { blank, figures, KINDS, toStep, typed, type Typed } from "./procedureForm";
+import { blank, figures, KINDS, loadsOf, toStep, typed, type Loads, type Typed } from "./procedureForm";
 import { StepEditor } from "./StepEditor";
 import { usePreview, useSaveProcedure } from "./useProcedures";
 
@@ -86,7 +86,7 @@ function Form({ row, units, onClose }: Props) {
     >
       <Head draft={draft} />
       {profile.length > 1 && <Profile points={profile} unit={SHARE} />}
-      <Steps steps={steps} onChange={setSteps} />
+      <Steps steps={steps} loads={loadsOf(content.measurands?.[0])} onChange={setSteps} />
       {against && <ErrorNote message={against} />}
       {save.error && <ErrorNote message={save.error.message} />}
       <div className="flex flex-wrap justify-end gap-2.5">
@@ -138,7 +138,13 @@ const unknownUnit = (steps: Typed[], units: string[]) => {
 /** Whether the server can read it at all: figures above 0, something to look at. */
 function whole(step: Typed) {
   const made = toStep(step);
-  const numbers = [made.rate, made.seconds, made.hertz, made.count, ...[made.to, made.low, made.high].map(amount)];
+  const numbers = [
+    made.rate_as?.value ?? made.rate,
+    made.seconds,
+    made.hertz,
+    made.count,
+    ...[made.to, made.low, made.high].map(amount),
+  ];
   return (
     numbers.every((value) => value === undefined || value > 0) &&
     (made.points?.length ?? 1) > 0 &&
@@ -148,7 +154,9 @@ function whole(step: Typed) {
 }
 const amount = (load: ReturnType<typeof toStep>["to"]) => (typeof load === "object" ? load.times : load);
 
-function Steps({ steps, onChange }: { steps: Kept[]; onChange: (steps: Kept[]) => void }) {
+type StepsProps = { steps: Kept[]; loads: Loads; onChange: (steps: Kept[]) => void };
+
+function Steps({ steps, loads, onChange }: StepsProps) {
   const moved = (from: number, by: number) => {
     const next = [...steps];
     const [one] = next.splice(from, 1);
@@ -161,6 +169,7 @@ function Steps({ steps, onChange }: { steps: Kept[]; onChange: (steps: Kept[]) =
         <li key={step.id} className="border-line flex items-end gap-2 border-t pt-2">
           <StepEditor
             step={step}
+            loads={loads}
             onChange={(next) => onChange(steps.map((one) => (one.id === step.id ? { ...next, id: step.id } : one)))}
           />
           <Button aria-label={`Step ${i + 1} up`} disabled={i === 0} onClick={() => onChange(moved(i, -1))}>

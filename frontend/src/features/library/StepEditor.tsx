@@ -1,14 +1,14 @@
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
-import { DOES, LOADS, WORKS_OUT, type Does, type Typed } from "./procedureForm";
+import { DOES, LOADS, RATES, WORKS_OUT, type Does, type Loads, type Typed } from "./procedureForm";
 
-type Props = { step: Typed; onChange: (step: Typed) => void };
-type Fields = { step: Typed; set: <K extends keyof Typed>(key: K) => (value: Typed[K]) => void };
+type Props = { step: Typed; loads: Loads; onChange: (step: Typed) => void };
+type Fields = { step: Typed; loads: Loads; set: <K extends keyof Typed>(key: K) => (value: Typed[K]) => void };
 
 const options = (table: Record<string, string>) => Object.entries(table).map(([value, label]) => ({ value, label }));
 
 /** One step of a procedure: what it does, and the figures that this needs. */
-export function StepEditor({ step, onChange }: Props) {
+export function StepEditor({ step, loads, onChange }: Props) {
   const set: Fields["set"] = (key) => (value) => onChange({ ...step, [key]: value });
   const Part = PARTS[step.does];
   return (
@@ -19,12 +19,12 @@ export function StepEditor({ step, onChange }: Props) {
         options={options(DOES)}
         onChange={(does) => set("does")(does as Does)}
       />
-      {Part && <Part step={step} set={set} />}
+      {Part && <Part step={step} loads={loads} set={set} />}
     </div>
   );
 }
 
-type LineProps = Fields & { name: keyof Typed; label: string; unit?: string };
+type LineProps = Omit<Fields, "loads"> & { name: keyof Typed; label: string; unit?: string };
 const Line = ({ step, set, name, label, unit }: LineProps) => (
   <Field
     label={label}
@@ -44,9 +44,27 @@ const Wide = (props: LineProps) => (
   </div>
 );
 
+/** A rate with the unit that it is typed in: of load or of travel, a second or a minute. */
+function Rate({ step, loads, set }: Fields) {
+  const units = RATES[step.by === "travel" && step.does !== "release" ? "travel" : loads];
+  const unit = units.includes(step.rateUnit) ? step.rateUnit : (units[0] ?? "");
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_92px] items-end gap-1">
+      <Line step={step} set={set} name="rate" label="Rate" />
+      <Choice
+        label="Unit of the rate"
+        bare
+        value={unit}
+        options={units.map((one) => ({ value: one, label: one }))}
+        onChange={set("rateUnit")}
+      />
+    </div>
+  );
+}
+
 const BY = { force: "by load", travel: "by travel" };
 
-function Ramp({ step, set }: Fields) {
+function Ramp({ step, loads, set }: Fields) {
   const travel = step.by === "travel";
   return (
     <>
@@ -59,7 +77,7 @@ function Ramp({ step, set }: Fields) {
           <Line step={step} set={set} name="times" label={step.of === "si" ? "Load" : "Times"} />
         </>
       )}
-      <Line step={step} set={set} name="rate" label="Rate" unit={travel ? "m/s" : "N/s"} />
+      <Rate step={step} loads={loads} set={set} />
     </>
   );
 }
@@ -90,7 +108,7 @@ const Break = (props: Fields) => (
       options={options(BY)}
       onChange={(by) => props.set("by")(by as Typed["by"])}
     />
-    <Line {...props} name="rate" label="Rate" unit={props.step.by === "travel" ? "m/s" : "N/s"} />
+    <Rate {...props} />
   </>
 );
 
@@ -119,7 +137,7 @@ const PARTS: Partial<Record<Does, (props: Fields) => React.ReactNode>> = {
   cycle: Cycle,
   break: Break,
   measure: Measure,
-  release: (props) => <Line {...props} name="rate" label="Rate" unit="N/s" />,
+  release: Rate,
   wait: (props) => <Line {...props} name="seconds" label="For" unit="s" />,
   inspect: (props) => <Wide {...props} name="points" label="What is looked at, point by point, with commas" />,
   remark: (props) => <Wide {...props} name="words" label="What is said" />,

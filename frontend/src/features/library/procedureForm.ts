@@ -15,6 +15,7 @@ export type Typed = {
   timesLow: string;
   by: "force" | "travel";
   rate: string;
+  rateUnit: string;
   seconds: string;
   over: string;
   hertz: string;
@@ -59,6 +60,19 @@ export const KINDS: Record<string, string> = {
   staged: "stages: nothing is proved",
 };
 
+/** Units that a rate is typed in; the first of each is what it is kept in. */
+export const RATES = {
+  travel: ["m/s", "mm/s", "mm/min", "m/min"],
+  force: ["N/s", "kN/s", "kN/min", "lbf/s"],
+  torque: ["N·m/s", "N·m/min"],
+  pressure: ["Pa/s", "bar/s", "bar/min", "MPa/min"],
+};
+export type Loads = Exclude<keyof typeof RATES, "travel">;
+export const loadsOf = (measurand: string | undefined): Loads =>
+  measurand === "pressure" ? "pressure" : measurand === "torque" || measurand === "moment" ? "torque" : "force";
+
+const PLAIN = new Set(Object.values(RATES).map((units) => units[0]));
+
 const text = (value: number | undefined) => (value === undefined ? "" : String(value));
 const loadOf = (load: Load | undefined): [string, string] =>
   load === undefined
@@ -78,7 +92,8 @@ export function typed(step: Step): Typed {
     ofLow,
     timesLow,
     by: travel ? "travel" : "force",
-    rate: text(step.rate),
+    rate: text(step.rate_as?.value ?? step.rate),
+    rateUnit: step.rate_as?.unit ?? (travel ? "m/s" : ""),
     seconds: text(step.seconds),
     over: text(step.over_percent ?? 5),
     hertz: text(step.hertz),
@@ -102,6 +117,12 @@ const list = (words: string) =>
     .map((word) => word.trim())
     .filter(Boolean);
 
+/** As typed, where that is no plain SI: the server works it out. */
+const rate = (t: Typed): Partial<Step> =>
+  t.rateUnit === "" || PLAIN.has(t.rateUnit)
+    ? { rate: number(t.rate) }
+    : { rate_as: { value: number(t.rate), unit: t.rateUnit } };
+
 /** "Span [mm], Mass [kg]" as figures with their units. */
 export const figures = (words: string) =>
   list(words).map((one) => {
@@ -113,7 +134,7 @@ const BUILD: Record<Does, (t: Typed) => Partial<Step>> = {
   zero: () => ({}),
   ramp: (t) => ({
     to: t.by === "travel" ? number(t.times) : load(t.of, t.times),
-    rate: number(t.rate),
+    ...rate(t),
     ...(t.by === "travel" ? { by: t.by } : {}),
   }),
   hold: (t) => ({ seconds: number(t.seconds), over_percent: number(t.over) }),
@@ -124,8 +145,8 @@ const BUILD: Record<Does, (t: Typed) => Partial<Step>> = {
     hertz: number(t.hertz),
     count: Math.round(number(t.count)),
   }),
-  release: (t) => ({ rate: number(t.rate) }),
-  break: (t) => ({ rate: number(t.rate), ...(t.by === "force" ? { by: t.by } : {}) }),
+  release: rate,
+  break: (t) => ({ ...rate(t), ...(t.by === "force" ? { by: t.by } : {}) }),
   wait: (t) => ({ seconds: number(t.seconds) }),
   remark: (t) => ({ words: t.words.trim() }),
   measure: (t) => ({ figures: figures(t.figures), works_out: t.worksOut as Step["works_out"] }),

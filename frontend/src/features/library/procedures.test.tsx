@@ -19,6 +19,8 @@ const STEPS: Step[] = [
   { does: "remark", words: "listen" },
   { does: "wait", seconds: 5 },
   { does: "break", rate: 0.005 },
+  { does: "break", rate_as: { value: 50, unit: "mm/min" } },
+  { does: "release", rate_as: { value: 12, unit: "kN/min" } },
 ];
 
 describe("steps of a procedure", () => {

@@ -53,7 +53,14 @@ module MildAnvil
         def proof(ended) = ended[:proof] || { true => "passed", false => "failed" }[ended[:proof_passed]]
         private_class_method :proof
 
-        def notes(read) = read.notes.reject { |note| note[:kind] == "end" }
+        # With the name of whoever stopped it, where that is known.
+        def notes(read)
+          read.notes.reject { |note| note[:kind] == "end" }.map do |note|
+            account = note[:account_id] or next note
+            name = Store::Models::Account[account]&.person&.name
+            name ? { **note.except(:account_id), words: "#{note[:words]}, by #{name}" } : note.except(:account_id)
+          end
+        end
         private_class_method :notes
 
         # @return [Array(Store::Models::Pull, String)] nil where nothing was pulled; why there is no curve

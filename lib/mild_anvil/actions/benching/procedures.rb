@@ -24,7 +24,8 @@ module MildAnvil
           raise NotFound, "there is no procedure #{key} here" if row.nil?
 
           content = looked_at(row.slice(:key, :revision, :name, :kind, :push, :steps).compact, readiness.lot)
-          [content, Core::Pull::Procedure.new(content, loads: readiness.loads)]
+          made = Core::Pull::Procedure.new(content, loads: readiness.loads)
+          [content, Core::Pull::ProcedureSense.check!(made, quantity: quantity(readiness.lot.measurand))]
         end
 
         # What this lot's last pull was done by; before there is one, what its plan is for. Nobody else's is proposed.
@@ -43,6 +44,10 @@ module MildAnvil
           Catalogue.procedures.find { |row| row[:kind] == "break" && fits?(row, readiness.lot) }&.fetch(:key)
         end
         private_class_method :planned
+
+        # @param measurand [String] key
+        # @return [String] of the loads that it is made by
+        def quantity(measurand) = Core::Pull::Fixture::ROLES.fetch(measurand, "force")
 
         # @return [Array<Hash>] those that ship, and the shop's own in their newest revision
         def every
@@ -93,7 +98,10 @@ module MildAnvil
           { does: step.does, title: title, detail: detail.to_s, load: step.load, to_si: step.to, unit: unit.symbol }
         end
 
+        # As it was typed, where it was.
         def rate(step, wording)
+          return "#{format('%.6g', step.rate_as[:value])} #{step.rate_as[:unit]}" if step.rate_as
+
           step.by == "force" ? "#{wording.force(step.rate)}/s" : "#{wording.length(step.rate)}/s"
         end
 

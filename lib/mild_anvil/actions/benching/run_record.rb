@@ -25,18 +25,19 @@ module MildAnvil
 
         def unit_of(run, unit) = Catalogue.measurand(run.lot.measurand).unit!(unit || run.lot.display_unit)
 
-        def name(run) = run.proof_passed.nil? ? "pull" : "proof"
+        def name(run) = run.proof_state.nil? ? "pull" : "proof"
         private_class_method :name
 
         # @return [Hash] see RunRecordPdf
         def stated(run, unit)
           recording = run.pull&.recording
-          { title: run.proof_passed.nil? ? "Report of a pull" : "Proof record", subtitle: subtitle(run),
+          { title: run.proof_state.nil? ? "Report of a pull" : "Proof record", subtitle: subtitle(run),
             verdict: verdict(run), proof_passed: run.proof_passed, rule: rule(run, unit),
             pairs: pairs(run, unit), steps: steps(run, unit), unit: unit,
             curve: curve(recording), levels: levels(run, unit), notes: notes(run), sha256: recording&.sha256,
             checklist: Readiness::CHECKLIST.values_at(*run.read(:checklist).select { |_, seen| seen }.keys).compact,
             overruled: run.read(:overruled), reason: run.overruled_reason, results: results(run),
+            events: KeptEvents.shown(run).select { |event| event[:words] }, warnings: run.read(:warnings).to_a,
             after: run.pull_id ? AfterPull.words(run.pull_id) : [], quarantine: quarantine(run) }
         end
 
@@ -63,6 +64,7 @@ module MildAnvil
 
         def verdict(run)
           return "Interrupted: #{run.ended}. Nothing is proved." if run.state == "interrupted"
+          return "The proof was not completed: it may be done again." if run.proof_state == "not_completed"
           return if run.proof_passed.nil?
 
           run.proof_passed ? "The proof is passed." : "The proof is not passed."
@@ -73,11 +75,17 @@ module MildAnvil
           words = Core::Plan::Wording.new(unit)
           peak = run.pull&.measurement("peak")&.value_si
           [["Customer", run.lot.job.customer], ["Pulled", run.created_at.localtime.strftime("%-d %B %Y, %H:%M")],
-           ["By", run.person.name], ["Bench", run.bench.name], ["Cell", cell(run)],
-           ["Procedure", procedure(run)], ["Highest", peak && words.force(peak)],
+           ["By", run.person.name], ["Bench", run.bench.name], ["Machine", run.machine&.split(",")&.first(3)&.join(" ")],
+           ["Cell", cell(run)], ["Procedure", procedure(run)], ["Stops by itself at", limit(run, words)], ["Highest", peak && words.force(peak)],
            ["Pull", run.pull&.number]]
         end
         private_class_method :pairs
+
+        # The force at which the bench was told to stop, where it pulls what is measured.
+        def limit(run, words)
+          run.force_limit_newtons && run.lot.measurand == "force" ? words.force(run.force_limit_newtons, :down) : nil
+        end
+        private_class_method :limit
 
         def procedure(run)
           kept = run.read(:procedure)
@@ -139,7 +147,7 @@ module MildAnvil
             { label: key.tr("_", " ").capitalize, text: words.force(newtons), value_si: newtons, color: "8a5a00",
               shape: :diamond }
           end
-          held = run.proof_passed.nil? ? "break" : "at_least"
+          held = run.proof_state.nil? ? "break" : "at_least"
           { marks: [{ state: "counted", counts_as: held, value_si: peak, upper_si: nil }], demands: demands }
         end
         private_class_method :rule
@@ -155,7 +163,7 @@ module MildAnvil
 
         def notes(run)
           found = run.read(:results)&.fetch(:notes, []).to_a.select { |note| SHOWN.include?(note[:kind]) }
-          found.map { |note| "#{note[:words]} at #{format('%.1f', note[:seconds])} s" }
+          found.map { |note| "#{note[:words]} at #{format('%.1f', note[:seconds])} s" }.uniq
         end
         private_class_method :notes
       end

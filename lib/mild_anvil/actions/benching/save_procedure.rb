@@ -18,6 +18,7 @@ module MildAnvil
         def call(name:, content:, person_id:, about: "", key: nil, revision: nil)
           person = People.fetch!(person_id)
           named!(name)
+          content = TypedRates.call(content)
           checked!(name, content)
           Store::Database.write do
             last = key && last!(key, revision)
@@ -45,7 +46,9 @@ module MildAnvil
         # What it would look like, before it is kept.
         # @return [Hash] profile, or refused
         def preview(name:, content:, loads: {})
+          content = TypedRates.call(content)
           made = Core::Pull::Procedure.new({ name: name, **content }, loads: TRIED.merge(loads))
+          Core::Pull::ProcedureSense.check!(made, quantity: quantity(content))
           { profile: made.profile, highest_si: made.highest, proof: made.proof?, refused: nil, field: nil }
         rescue InvalidInput => e
           { profile: [], highest_si: nil, proof: false, refused: e.message, field: e.details[:fields]&.keys&.first }
@@ -59,7 +62,8 @@ module MildAnvil
         private_class_method :named!
 
         def checked!(name, content)
-          Core::Pull::Procedure.new({ name: name, **content }, loads: TRIED)
+          made = Core::Pull::Procedure.new({ name: name, **content }, loads: TRIED)
+          Core::Pull::ProcedureSense.check!(made, quantity: quantity(content))
           units!(content)
           unknown = content[:measurands].to_a - Catalogue.measurands.map(&:key)
           return if unknown.empty?
@@ -67,6 +71,10 @@ module MildAnvil
           raise InvalidInput.new("“#{unknown.first}” is no measurand", fields: { measurands: "is none" })
         end
         private_class_method :checked!
+
+        # @return [String] of its loads
+        def quantity(content) = Procedures.quantity(content[:measurands].to_a.first || "force")
+        private_class_method :quantity
 
         # What is read by hand is read in a unit that there is, and of the quantity that its formula takes.
         def units!(content)

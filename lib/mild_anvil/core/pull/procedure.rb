@@ -7,9 +7,9 @@ module MildAnvil
       # content as it is kept and typed.
       class Procedure
         # to, low, high: loads; rate: load a second by force, metres a second by travel; seconds; count; hertz;
-        # points: what is looked at; words: of a remark; figures: what is read by hand; works_out: of WorkedOut
+        # rate_as: value and unit as typed; points: what is looked at; words: of a remark; figures: what is read by hand; works_out: of WorkedOut
         Step = Struct.new(:does, :to, :rate, :by, :seconds, :over_share, :low, :high, :hertz, :count, :points, :words,
-                          :load, :figures, :works_out, keyword_init: true)
+                          :load, :figures, :works_out, :rate_as, keyword_init: true)
         # Read by hand; unit: of the unit table, "words" for what is no number
         Figure = Struct.new(:name, :unit, keyword_init: true)
         KINDS = %w[zero ramp hold inspect cycle release break wait remark measure].freeze
@@ -100,7 +100,7 @@ module MildAnvil
           does = step[:does].to_s
           refuse("steps.#{index}.does", "is no step: use #{KINDS.join(', ')}") unless KINDS.include?(does)
           made = Step.new(does: does, by: step[:by] || (does == "break" ? "travel" : "force"), **figures(step, index),
-                          **looks(step, index), load: named(step[:to]),
+                          **looks(step, index), load: named(step[:to]), rate_as: step[:rate_as],
                           over_share: step[:over_percent]&.then { |p| p / 100.0 } || OVER_SHARE)
           ProcedureCheck.step!(made) { |field, words| refuse("steps.#{index}.#{field}", words) }
           missing = NEEDS.fetch(does, []).find { |key| made[key].nil? || made[key] == [] }

@@ -12,7 +12,7 @@ module MildAnvil
 
         # A stop ends the run, whoever said it.
         def heed_stop
-          @recording.stop(@stopper.why) if @recording && @stopper.wanted?
+          @recording.stop(@stopper.why, account_id: @stopper.by) if @recording && @stopper.wanted?
         end
 
         # A bench that does not stand is not left: its run stays on the list.

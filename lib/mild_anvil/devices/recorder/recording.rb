@@ -112,10 +112,10 @@ module MildAnvil
         end
 
         # Somebody stopped it, or something that is no fault of the piece.
-        def stop(words)
+        def stop(words, account_id: nil)
           return if ended?
 
-          note(kind: "stop", words: words)
+          note(kind: "stop", words: words, **{ account_id: account_id }.compact)
           @run.stop(words)
         end
 

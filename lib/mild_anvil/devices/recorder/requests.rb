@@ -47,8 +47,8 @@ module MildAnvil
 
         # From any thread, at once.
         # @return [Hash] stands: whether it is known to stand
-        def stop_run(_given = {})
-          @stopper.stop!("stopped by hand")
+        def stop_run(given = {})
+          @stopper.stop!("stopped by hand", account_id: given[:account_id])
           return { done: false, stands: false, by_hand: true } unless @driver.drives?
 
           stands = @stopper.wait(STANDS_SECONDS)

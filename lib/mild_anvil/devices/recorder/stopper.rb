@@ -29,7 +29,7 @@ module MildAnvil
           clear
         end
 
-        attr_reader :why, :stillness
+        attr_reader :why, :by, :stillness
 
         def start = @thread = Thread.new { round until @ended }.tap { |thread| thread.priority = 1 }
 
@@ -41,7 +41,8 @@ module MildAnvil
         end
 
         # From any thread; comes back at once.
-        def stop!(why)
+        # @param account_id [Integer, nil] of the person, where one said it
+        def stop!(why, account_id: nil)
           @driver.halt!
           @guard.synchronize do
             @last_at = now
@@ -51,6 +52,7 @@ module MildAnvil
             @since = now
             @from = @stillness.newest
             @told = nil
+            @by = account_id if @why.nil?
             @why ||= why
             @called.signal
           end
@@ -95,7 +97,7 @@ module MildAnvil
         def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
         def clear
-          @why = @since = @from = @told = nil
+          @why = @by = @since = @from = @told = nil
           @stands = false
           @tries = 0
         end
