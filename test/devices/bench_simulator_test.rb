@@ -276,6 +276,20 @@ class BenchSimulatorTest < CoreCase
     watcher.until_state("STOPPED")
   end
 
+  # Targets are in readings net of the zero; letting off ends at nothing, not at little.
+  def test_targets_are_zeroed_readings_and_letting_off_ends_at_nothing
+    one = armed
+    offset = Float(one.ask("SENS:ZERO 0"))
+    assert_operator offset, :>, 20
+    one.ask("SOUR:RAMP:FORC 2000,20000")
+    one.until_state("HOLD")
+
+    assert_in_delta 2000, @made.machine.newtons, 30
+    one.ask("SOUR:REL 20000")
+    one.until_state("ARMED")
+    assert_in_delta 0, @made.machine.newtons, 0.01
+  end
+
   def test_cycles_end_in_hold_and_a_release_in_armed
     one = armed
     one.ask("SOUR:CYCL 500,2000,20,4")

@@ -157,6 +157,70 @@ class RecorderTest < CoreCase
     assert_equal :stopped, @made.machine.state
   end
 
+  def mono = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
+  def asked(uid: "RUN1", **rest)
+    session if @session.nil?
+    @session.ask(:begin_run, { uid: uid, procedure: BREAK, limits: LIMITS, resolution: 20.0, **rest })
+  end
+
+  def nothing_moved!
+    sleep 0.3
+    assert_equal [0, nil], [@made.machine.steps, @session.shown(0)[:run]]
+  end
+
+  # A start that nobody waits for any more is none: by its deadline, and by being given up.
+  def test_what_nobody_waits_for_does_not_begin
+    assert_match(/did not begin/, asked(deadline: mono - 0.1)[:refused])
+    assert_equal({ begun: false }, @session.give_up("RUN2"))
+    assert_match(/did not begin/, asked(uid: "RUN2", deadline: mono + 5)[:refused])
+    nothing_moved!
+  end
+
+  def test_what_has_begun_cannot_be_given_up_and_is_begun_once
+    assert_equal({ done: "RUN1" }, asked(deadline: mono + 5))
+    assert_equal({ begun: true }, @session.give_up("RUN1"))
+    assert_equal({ done: "RUN1" }, asked)
+    assert_equal "RUN1", going[:uid]
+    assert_equal 1, Dir[File.join(@folder, "*.journal")].size
+  end
+
+  def test_a_stop_after_the_start_was_asked_for_goes_before_it
+    session
+    at = mono
+    @session.stop_run
+
+    assert_match(/stopped before/, asked(asked_at: at)[:refused])
+    nothing_moved!
+    assert_equal({ done: "RUN1" }, asked(asked_at: mono))
+  end
+
+  def test_another_machine_than_the_one_that_was_meant_does_not_move
+    assert_match(/Another machine answers/, asked(machine: "Fern,P50,1,2")[:refused])
+    nothing_moved!
+    assert_equal({ done: "RUN1" }, asked(machine: @session.shown(0)[:machine]))
+  end
+
+  # Every number has an age, and one that is too old is not given out.
+  def test_a_reading_that_is_old_is_none
+    session
+    wait { @session.shown(0)[:age_seconds].to_f < 0.2 }
+    line.ask("SIM:CELL 0")
+    wait { @session.shown(0)[:age_seconds] > 2 }
+
+    assert_nil @session.shown(0)[:newtons]
+    assert_equal "FAULT", @session.shown(0)[:state]
+  end
+
+  def test_states_of_before_are_forgotten_when_the_line_goes
+    session
+    wait { @session.shown(0)[:state] == "IDLE" }
+    stop_bench
+    wait { @session.shown(0)[:said] }
+
+    assert_equal [nil, nil], @session.shown(0).values_at(:state, :moving)
+  end
+
   def test_a_second_run_is_refused_while_one_goes_on
     begun
 

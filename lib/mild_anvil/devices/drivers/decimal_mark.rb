@@ -7,7 +7,7 @@ module MildAnvil
       # with exactly three digits behind it may be either; a stream that says whole numbers without any mark writes no
       # decimals, so that its commas part thousands. What stays open is for a person to say.
       class DecimalMark
-        FORM = /\A[+-]?\d(?:[\d.,]*\d)?\z/
+        FORM = /\A[+-]?\d+(?:[.,]\d+)*\z/
         MARKS = { "," => ".", "." => "," }.freeze
         DECIMAL = :decimal
         THOUSANDS = :thousands

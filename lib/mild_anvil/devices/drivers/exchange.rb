@@ -55,7 +55,7 @@ module MildAnvil
 
         # An answer too many: one of those before it was none.
         def note_surplus(line)
-          @surplus += 1 if FORMS.each_value.any? { |form| form.match?(line) }
+          @surplus += 1 if [OK, REFUSAL, *FORMS.values].any? { |form| form.match?(line) }
           nil
         end
       end

@@ -13,6 +13,7 @@ module MildAnvil
         SURPLUS_SECONDS = 0.12
         TRIES = 5 # of what was refused
         PAUSE_SECONDS = 0.015 # longer each time, so that what refuses by turns does not hit the same one
+        UNFIT = "answers do not fit their questions"
         LISTEN_SECONDS = 0.05 # at most in one go
         MOTION = /\ASOUR:(?:RAMP|CYCL|REL)/
 
@@ -47,8 +48,10 @@ module MildAnvil
         # @raise [Refused]
         def set(command)
           again do
+            before = @exchange&.surplus
             ask(command)
             prove
+            raise Refused.new(UNFIT, code: 0) if @exchange.surplus > before
           end
         end
 
@@ -114,7 +117,7 @@ module MildAnvil
 
           deadline = now + SURPLUS_SECONDS
           listen(deadline - now) while now < deadline && @exchange.surplus == before
-          raise Refused.new("answers do not fit their questions", code: e.code) if @exchange.surplus > before
+          raise Refused.new(UNFIT, code: e.code) if @exchange.surplus > before
 
           again { status }
         end

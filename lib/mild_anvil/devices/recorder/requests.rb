@@ -61,17 +61,23 @@ module MildAnvil
           request = @requests.pop
           return unless request.take
 
-          request.answer << send(request.does, request.given)
+          reply(request, send(request.does, request.given))
         rescue StandardError => e # whoever asks is answered, whatever it was
-          request.answer << { refused: e.message }
+          reply(request, { refused: e.message })
           raise unless e.is_a?(Drivers::Refused) || e.is_a?(InvalidInput)
         end
 
         def refuse_all
           until @requests.empty?
             request = @requests.pop
-            request.answer << { refused: @said.words || "There is no line to the bench" } if request.take
+            reply(request, { refused: @said.words || "There is no line to the bench" }) if request.take
           end
+        end
+
+        # What was refused once is never begun, whoever asked for it besides.
+        def reply(request, answer)
+          @handshake.give_up(request.given[:uid]) if request.does == :begin_run && answer[:refused]
+          request.answer << answer
         end
 
         def begin_run(given)
