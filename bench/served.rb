@@ -8,23 +8,37 @@ require_relative "../launch/launch"
 class Served
   READY_SECONDS = 30
 
+  # @param port [Integer]; @param peers [Array<String>] other servers by which a bench can be stopped
+  def initialize(port: Launch.any_free_port, peers: [])
+    @port = port
+    @peers = peers
+  end
+
   def run
-    @port = Launch.any_free_port
     @key = MildAnvil::Actions::Tokens.issue(person_id: Bench.person.id, name: "bench").last
-    env = { "RACK_ENV" => "production" }
+    env = { "RACK_ENV" => "production", "WEB_PEERS" => @peers.join(",") }
     log = File.join(Launch::VAR, "log", "bench.log")
     quiet = { chdir: Launch::ROOT, out: log, err: %i[child out] }
     started = [Launch.web_server("tcp://127.0.0.1:#{@port}"), %w[bundle exec ruby bin/worker]].map do |words|
       Process.spawn(env, *words, **quiet)
     end
+    @web = started.first
     wait
     yield self
   ensure
-    started.each do |pid|
+    (started - [@killed]).each do |pid|
       Process.kill("TERM", pid)
       Process.wait(pid)
     end
   end
+
+  # The web server alone, with whatever it was about to answer.
+  def kill
+    Process.kill("KILL", *children(@web), @web)
+    Process.wait(@killed = @web)
+  end
+
+  def children(pid) = File.read("/proc/#{pid}/task/#{pid}/children").split.map(&:to_i)
 
   # Reads server-sent events until the block says enough.
   # @yieldparam shown [Hash]

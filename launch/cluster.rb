@@ -53,7 +53,9 @@ module Launch
       first, *others = nodes.rotate(index)
       more = "?more=#{others.map { |node| "127.0.0.1:#{node.port}" }.join(',')}"
       { "DATABASE_URL" => first.url + more, "OWNER_DATABASE_URL" => first.owner_url + more,
-        "RACK_ENV" => "production", "PERMITTED_HOSTS" => "", "MILD_ANVIL_VAR" => @folder }
+        "RACK_ENV" => "production", "PERMITTED_HOSTS" => "", "MILD_ANVIL_VAR" => @folder,
+        # A page may stop a bench by any of them.
+        "WEB_PEERS" => (addresses - [addresses[index]]).join(",") }
     end
 
     private

@@ -21,7 +21,7 @@ module BenchDesk
     File.write(File.join(@var, "run/bench-simulator.port"), @port)
     ENV["RECORDER_SOCKET"] = File.join(@var, "run/recorder.sock")
     @desk_stops = false
-    @desk = Thread.new { Benching::RecorderDesk.new(@var).run { @desk_stops } }.tap { |one| one.abort_on_exception = true }
+    @desk = Thread.new { Benching::RecorderDesk.new(@var).run { @desk_stops } }
   end
 
   def close_desk

@@ -109,6 +109,9 @@ class TwiceTest < CommittedCase
     connected
     assert_equal "finished", over(start(lot)).state
     was = @made.machine.steps
+    watching = Benching::Live.new(@bench_row.id)
+    seen = Queue.new
+    watcher = Thread.new { watching.each { |shown| seen << shown[:machine] } }
     other, port = other_bench
     @bench_row.update(address: "127.0.0.1:#{port}")
     patiently { live[:machine] == "Fern,Other bench,9,1" }
@@ -117,6 +120,8 @@ class TwiceTest < CommittedCase
     kept = over(start(lot, machine: "Fern,Other bench,9,1"))
 
     assert_equal [%w[finished broken], "Fern,Other bench,9,1"], [[kept.state, kept.ended], kept.machine]
+    assert_includes Array.new(seen.size) { seen.pop }, "Fern,Other bench,9,1" # who watched it goes along
+    watcher.kill
     assert_equal was, @made.machine.steps, "the old one moved"
     assert_operator other.machine.steps, :>, 0
   end

@@ -36,6 +36,8 @@ module MildAnvil
         rescue MildAnvil::Error, SystemCallError => e
           warn "#{Time.now.utc.iso8601} #{File.basename(path)} was not kept: #{e.message}"
           later(path) if e.is_a?(SystemCallError)
+        rescue StandardError => e # a fault of ours with one journal holds up no other; the next start tries it again
+          warn "#{Time.now.utc.iso8601} #{File.basename(path)}: #{e.full_message(highlight: false)}"
         end
 
         def later(path)

@@ -44,7 +44,7 @@ module MildAnvil
             follow(request) if request[:ask] == "start"
             session = @sessions[request[:bench]]
             return say(socket, { refused: "the recorder knows no such bench" }) if session.nil?
-            return watch(socket, session, request[:after].to_i) if request[:ask] == "watch"
+            return watch(socket, request[:bench], request[:after].to_i) if request[:ask] == "watch"
 
             say(socket, answer(session, request))
           end
@@ -71,8 +71,11 @@ module MildAnvil
           @follow&.call(request[:bench], address) if address
         end
 
-        def watch(socket, session, after)
-          loop do
+        # Whoever watches a bench that was moved sees it where it is now.
+        def watch(socket, bench, after)
+          while (session = @sessions[bench])
+            after = 0 unless session.equal?(watched ||= session)
+            watched = session
             shown = session.shown(after)
             after = shown[:points].last&.first || after
             say(socket, shown)

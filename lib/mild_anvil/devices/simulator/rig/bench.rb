@@ -35,7 +35,9 @@ module MildAnvil
           UNITS = { "torque" => "N.m", "pressure" => "Pa" }.freeze
 
           attr_reader :gauges, :machine, :memory, :clock, :boot, :rate, :holder, :errors
-          attr_accessor :guard_open, :button_pressed, :watchdog, :limits, :heard
+          OBEYS_EACH = 3 # of the commands that it is given, once it refuses
+
+          attr_accessor :guard_open, :button_pressed, :watchdog, :limits, :heard, :refusing
 
           # @param gauges [Array<Gauge>]; @param capacity [Float] newtons of the machine
           # @param levers [Hash{String => Float}] what a channel reads, by newton
@@ -59,6 +61,9 @@ module MildAnvil
             @guard_open = @button_pressed = false
             @over = {}
           end
+
+          # Whatever it is told, stop included: one of three is done.
+          def refuses? = @refusing && ((@told = @told.to_i + 1) % OBEYS_EACH).positive?
 
           # Goes on to a time of its clock, measuring on the way.
           # @yield [Integer] number of every sample taken

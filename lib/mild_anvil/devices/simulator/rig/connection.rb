@@ -114,6 +114,8 @@ module MildAnvil
 
           # Stop acts at once, whatever is being answered; its answer keeps its place.
           def command(line, now)
+            return say(@bench.error(-221, "not now")) if @bench.refuses?
+
             @bench.machine.stop if URGENT.match?(line.scrub)
             queue(line, now)
           end

@@ -7,7 +7,8 @@ module MildAnvil
         # What goes wrong at a bench by itself, so long after it first moved.
         class Mishaps
           KINDS = { freeze: ->(bench) { bench.gauges.first.freeze_here }, lose: ->(bench) { bench.lose(0) },
-                    button: :press_button.to_proc, guard: :open_guard.to_proc }.freeze
+                    button: :press_button.to_proc, guard: :open_guard.to_proc,
+                    refuse: ->(bench) { bench.refusing = true } }.freeze
 
           # @param planned [Array<Array(Float, Symbol)>] seconds, one of KINDS
           def initialize(planned) = @left = planned.sort_by(&:first)
