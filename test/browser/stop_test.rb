@@ -129,6 +129,7 @@ class StopJourney < BrowserCase
     line.ask("SIM:CELL 0")
     assert_text "the force cell was lost", wait: 10
     assert_selector "a", text: "pull 1, whole", wait: 15
+    assert_selector "h2", text: "What failed, and where", wait: 10
     press("1") # the specimen
     assert_text "Count as at least"
     click_on "pull 1, whole"
