@@ -48,16 +48,6 @@ module Bench
                                                      password_hash: "-")
   end
 
-  PASSWORD = "measured by the bench"
-
-  # Somebody who signs in at a page, and only looks.
-  def viewer
-    @viewer ||= "viewer-#{ULID.generate.downcase}".tap do |login|
-      MildAnvil::Actions::ManagePeople.add(name: login, login: login, roles: %w[viewer],
-                                           password_hash: MildAnvil::Web::SignIn.password_hash(PASSWORD))
-    end
-  end
-
   def key = @key ||= MildAnvil::Actions::Tokens.issue(person_id: person.id, name: "measurements").last
 
   # Asks the real application; anything but an answer ends the measurement.

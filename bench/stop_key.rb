@@ -15,6 +15,7 @@ class StopKey < Live
          "while (performance.now() < end); }, 50)".freeze
   SIGN_IN = "fetch('/api/sign-in', {method: 'POST', headers: {'Content-Type': 'application/json'}, " \
             "body: JSON.stringify({login: '%s', password: '%s'})}).then((r) => r.status).then(arguments[0])"
+  PASSWORD = "measured by the bench"
   SPECIMEN = "rope:40000"
 
   def run
@@ -31,7 +32,11 @@ class StopKey < Live
     MildAnvil::Store::Models::Lot.where(id: lot.id).update(item_type: "rope")
     told_by(server, lot) { |page| at_one_server(page, lot) }
     @servers[0].run do |first|
-      @servers[1].run { |_| told_by(first, lot) { |page| told_of(page, lot, "its web server killed", tries: 1, killing: first) } }
+      @servers[1].run do |_|
+        told_by(first, lot) do |page|
+          told_of(page, lot, "its web server killed", tries: 1, killing: first)
+        end
+      end
     end
   end
 
@@ -47,11 +52,19 @@ class StopKey < Live
                                   browser_options: { "no-sandbox" => nil })
     page = browser.create_page
     page.go_to(server.url)
-    page.evaluate_async(format(SIGN_IN, Bench.viewer, Bench::PASSWORD), 20)
+    page.evaluate_async(format(SIGN_IN, viewer, PASSWORD), 20)
     page.go_to("#{server.url}/lots/#{lot.id}/bench")
     yield page
   ensure
     browser&.quit
+  end
+
+  # Somebody who signs in at a page, and only looks.
+  def viewer
+    @viewer ||= "viewer-#{ULID.generate.downcase}".tap do |login|
+      ACTS::ManagePeople.add(name: login, login: login, roles: %w[viewer],
+                             password_hash: MildAnvil::Web::SignIn.password_hash(PASSWORD))
+    end
   end
 
   def told_of(page, lot, words, tries: TRIES, **how)
@@ -83,13 +96,14 @@ class StopKey < Live
   end
 
   # A simulator that refuses two commands of three once it moves, in place of the usual one, each try anew.
-  def refusing
+  def refusing(&block)
     took = Array.new(3) do |i|
       path = File.join(@var, "run", "refusing-#{i}.port")
-      pid = Process.spawn("bundle", "exec", "ruby", "bin/bench-simulator", "--rate", HERTZ.to_s, "--refuse-after", "0.2",
+      pid = Process.spawn("bundle", "exec", "ruby", "bin/bench-simulator", "--rate", HERTZ.to_s,
+                          "--refuse-after", "0.2",
                           "--specimen", SPECIMEN, "--port-file", path, chdir: Launch::ROOT, out: File::NULL)
       sleep 0.05 until File.exist?(path)
-      moved_to("127.0.0.1:#{File.read(path)}", File.read(path)) { yield }
+      moved_to("127.0.0.1:#{File.read(path)}", File.read(path), &block)
     ensure
       Process.kill("TERM", pid) && Process.wait(pid)
     end

@@ -20,7 +20,7 @@ class DecimalMarkTest < CoreCase
     %w[-2,5 +1,25] => [-2.5, 1.25],
     %w[0 2,346 2,34] => [0.0, 2346.0, nil], # the last one speaks against what was read before
     %w[1.5 2.346,5] => [1.5, nil],
-    %w[12, ,5 1..2] => [nil, nil, nil]
+    ["12,", ",5", "1..2"] => [nil, nil, nil]
   }.freeze
 
   def test_every_stream_is_read_by_one_decision

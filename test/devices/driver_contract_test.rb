@@ -7,7 +7,8 @@ require_relative "../support/bench_line"
 # What every driver keeps to, whatever is at its other end.
 module DriverContract
   Drivers = MildAnvil::Devices::Drivers
-  ASKED = %i[open close poll channels drives? connected? state status cry_stop halt! go! halted? quiet_seconds identity question place zero boot garbage missing lock reset arm
+  ASKED = %i[open close poll channels drives? connected? state status cry_stop halt! go! halted? quiet_seconds identity
+             question place zero boot garbage missing lock reset arm
              give_back hold disarm put_in ramp_force ramp_travel cycle release set_limits].freeze
 
   def collected(seconds)

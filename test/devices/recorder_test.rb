@@ -164,7 +164,7 @@ class RecorderTest < CoreCase
     @session.ask(:begin_run, { uid: uid, procedure: BREAK, limits: LIMITS, resolution: 20.0, **rest })
   end
 
-  def nothing_moved!
+  def test_nothing_moved!
     sleep 0.3
     assert_equal [0, nil], [@made.machine.steps, @session.shown(0)[:run]]
   end

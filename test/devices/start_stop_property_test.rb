@@ -17,8 +17,6 @@ class StartStopPropertyTest < CoreCase
 
   # One of many, in an order that its seed makes.
   class World
-    attr_reader :rows, :bench
-
     def initialize(seed, folder)
       @random = Random.new(seed)
       @folder = folder
@@ -31,7 +29,7 @@ class StartStopPropertyTest < CoreCase
       begin_recorder
     end
 
-    def clock = @clock
+    attr_reader :rows, :bench, :clock
 
     def begin_recorder
       @driver = ModelDriver.new(@bench, @random, -> { @clock })
@@ -139,13 +137,15 @@ class StartStopPropertyTest < CoreCase
     end
 
     def hold!
-      moving = @bench.moving? ? @bench.movers.last : nil
-      ours = moving && @session.recording&.uid == moving
-      raise "moves for a run that was refused" if ours && @rows[moving] == "refused"
-      raise "moves without a listed run: #{@rows}" if moving && !ours && !@stopper.wanted? && @driver.connected?
-
+      moved_rightly!(@bench.movers.last) if @bench.moving?
       began = @refused.find { |uid, count| @bench.movers.count(uid) > count && @rows[uid] == "refused" }
       raise "#{began.first} began after it was refused" if began
+    end
+
+    def moved_rightly!(moving)
+      ours = @session.recording&.uid == moving
+      raise "moves for a run that was refused" if ours && @rows[moving] == "refused"
+      raise "moves without a listed run: #{@rows}" if !ours && !@stopper.wanted? && @driver.connected?
     end
 
     # Whatever there was: pressed once, and everybody does what they do.
@@ -180,7 +180,7 @@ class StartStopPropertyTest < CoreCase
       MOVES.times { world.act }
       moved += world.bench.movers.uniq.size
       refused += world.rows.values.count("refused")
-      assert world.stop_is_reached?, "world #{seed}: #{world.told}"
+      assert_predicate world, :stop_is_reached?, "world #{seed}: #{world.told}"
     rescue RuntimeError => e
       flunk "world #{seed}: #{e.message}: #{world.told}"
     end

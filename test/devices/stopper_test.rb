@@ -27,7 +27,8 @@ class StopperTest < CoreCase
     def halt! = @halted = true
     def go! = @halted = false
     def halted? = @halted
-    def place = ["127.0.0.1", 1] # nobody listens there
+    # Nobody listens there.
+    def place = ["127.0.0.1", 1]
 
     def say(state)
       @state = state

@@ -99,7 +99,7 @@ class TcpBenchTest < CoreCase
     assert_operator told.size, :>, 30_000
     events = items.grep(Drivers::Event)
     assert_equal events.uniq, events
-    assert_equal 1, events.count { |event| event.word == "BREAK" }
+    assert_equal(1, events.count { |event| event.word == "BREAK" })
   end
 
   # The refusal of a limit comes when everybody gave up waiting: it is not the answer to the next question.

@@ -11,7 +11,10 @@ module BadWeather
     def line(line)
       made = +""
       made << random.bytes(random.rand(1..30)).tr("\nDE", "x") << "\n" if random.rand < 0.05
-      made << ["OK\n", "ERR\n", "D \n", "E x\n", "12\n"].sample(random: random) if random.rand < 0.02 && line.start_with?("D")
+      if random.rand < 0.02 && line.start_with?("D")
+        made << ["OK\n", "ERR\n", "D \n", "E x\n",
+                 "12\n"].sample(random: random)
+      end
       made << line << "\n"
       at = random.rand(made.bytesize)
       [made.byteslice(0, at), made.byteslice(at..)]

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# A bench and the line to it as states and messages, without sockets, threads or waiting: what a driver says to it may be
-# done, refused, or done later when nobody waits for it any more; in between anything may happen.
+# A bench and the line to it as states and messages, without sockets, threads or waiting: what a driver says to it may
+# be done, refused, or done later when nobody waits for it any more; in between anything may happen.
 class ModelBench
   Drivers = MildAnvil::Devices::Drivers
   MOVES = %w[RAMP CYCLE RELEASE].freeze
@@ -20,18 +20,19 @@ class ModelBench
   end
 
   def moving? = MOVES.include?(@state)
-  def become(state) = (@state = state) && @events << "STATE #{state}"
+  def become(state) = (@state = state) && (@events << "STATE #{state}")
 
   # @param uid [String, nil] of the run that it is told for
   def execute(name, uid)
-    case name
-    when :stop then become("STOPPED") unless @state == "IDLE"
-    when :arm then become("ARMED") if @state == "IDLE"
-    when :reset then become("IDLE") unless moving?
-    when :disarm then become("IDLE") if %w[ARMED STOPPED].include?(@state) && @force.zero?
-    when :ramp then ramp(uid)
-    end
+    return ramp(uid) if name == :ramp
+
+    to, from = CHANGES[name]
+    become(to) if to && from.include?(@state) && (name != :disarm || @force.zero?)
   end
+
+  STANDING = %w[IDLE ARMED HOLD STOPPED].freeze
+  CHANGES = { stop: ["STOPPED", [*MOVES, "ARMED", "HOLD", "STOPPED"]], arm: ["ARMED", ["IDLE"]],
+              reset: ["IDLE", STANDING], disarm: ["IDLE", %w[ARMED STOPPED]] }.freeze
 
   def ramp(uid)
     return if @state == "IDLE"

@@ -33,8 +33,10 @@ class BenchApiTest < WebCase
     call(:post, "/api/lots/#{id}/runs", { procedure: "break", checklist: {} }, expect: 403)
   end
 
-  def proof_steps = [{ does: "ramp", to: { of: "proof" }, rate: 5.0 }, { does: "hold", seconds: 5 },
-                                         { does: "release", rate: 500.0 }]
+  def proof_steps
+    [{ does: "ramp", to: { of: "proof" }, rate: 5.0 }, { does: "hold", seconds: 5 },
+     { does: "release", rate: 500.0 }]
+  end
 
   def test_procedures_are_kept_as_revisions_and_tried_before
     as(add_person("administrator"))

@@ -127,11 +127,11 @@ class StopDoorTest < WebCase
     head = +""
     head << far.readpartial(4096) until head.include?("\r\n\r\n")
     assert_match(/\AHTTP\S+ 101/, head)
-    far.write(frame(%q({"stop": 7})) + frame("no json") + frame(%q({"ping": 3})))
+    far.write(frame('{"stop": 7}') + frame("no json") + frame('{"ping": 3}'))
     said = +""
     said << far.readpartial(4096) until said.include?("pong")
 
-    assert_includes said, %q("stands":true)
+    assert_includes said, '"stands":true'
     assert_equal 4, @asked.pop.dig("given", "account_id")
   ensure
     far&.close

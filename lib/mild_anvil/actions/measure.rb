@@ -28,8 +28,16 @@ module MildAnvil
                                                                                   travel].include?(quantity))
         create(pull, quantity, person_id: person_id, reason: reason, finding_id: finding.id, override_id: override&.id,
                                source: override ? "override" : "finding", value_si: override&.value_si || value,
-                               resolution_si: resolution, lower_bound_cause: override ? nil : cause || lower_bound_cause)
+                               resolution_si: resolution,
+                               lower_bound_cause: (bound(pull, quantity, cause || lower_bound_cause) unless override))
       end
+
+      # What was known of its record besides the curve is known of every later value of it.
+      def bound(pull, quantity, cause)
+        cause || Store::Models::Measurement.where(pull_id: pull.id, quantity: quantity, source: "finding")
+                                           .exclude(lower_bound_cause: nil).get(:lower_bound_cause)
+      end
+      private_class_method :bound
 
       # @param reading [Core::Quantity::TypedReading]
       # @return [Store::Models::Measurement]

@@ -5,8 +5,8 @@ module MildAnvil
     # The paper of one pull on a bench: what was to be done, what came of every step, the load over time, who looked at
     # what before, what was overruled.
     class RunRecordPdf
-      STATES = { "done" => "done", "failed" => "not passed", "stopped" => "stopped", "skipped" => "left out", "running" => "cut off",
-                 "waiting" => "left out" }.freeze
+      STATES = { "done" => "done", "failed" => "not passed", "stopped" => "stopped", "skipped" => "left out",
+                 "running" => "cut off", "waiting" => "left out" }.freeze
       CURVE_HEIGHT = 150
       INTERRUPTED = /\AInterrupted: (.*)\. Nothing is proved\.\z/m
       ENDS = { "Cell" => "good until", "Procedure" => "revision", "Witness" => "mark" }.freeze
@@ -15,7 +15,8 @@ module MildAnvil
                 "is decided by a qualified person under the code in force where it is used."
 
       # @param run [Hash] title, subtitle, pairs, steps ([title, detail, state, words]), curve ([seconds, newtons]),
-      #   levels (name => newtons), events (at_seconds, words), warnings, notes, overruled, reason, checklist, unit, sha256
+      #   levels (name => newtons), events (at_seconds, words), warnings, notes, overruled, reason, checklist, unit,
+      # sha256
       # @param paper [Paper]
       # @return [String] the PDF's bytes
       def self.render(run, paper) = new(run, paper).render
@@ -121,7 +122,8 @@ module MildAnvil
         @run[:events].each_with_index do |event, i|
           across = at(@run[:curve].first.first + event[:at_seconds], 0).first
           @pdf.stroke { @pdf.line([across, 0], [across, CURVE_HEIGHT - 14]) }
-          @pdf.draw_text letter(i), at: [[across + 2, @pdf.bounds.width - 8].min, CURVE_HEIGHT - 24 - (9 * (i % 3))], size: 7
+          @pdf.draw_text letter(i), at: [[across + 2, @pdf.bounds.width - 8].min, CURVE_HEIGHT - 24 - (9 * (i % 3))],
+                                    size: 7
         end
       end
 
@@ -169,7 +171,9 @@ module MildAnvil
       def before
         @sheet.heading("Looked at before")
         @sheet.paragraph("#{listed(@run[:checklist])}.")
-        @run[:warnings].any? && @sheet.paragraph("#{words['Said before']}: #{@run[:warnings].map { |one| of_core(one) }.join(' ')}")
+        @run[:warnings].any? && @sheet.paragraph("#{words['Said before']}: #{@run[:warnings].map do |one|
+          of_core(one)
+        end.join(' ')}")
         @run[:notes].any? && @sheet.paragraph("#{words['Noted']}: #{listed(@run[:notes])}.")
         return if @run[:overruled].empty?
 

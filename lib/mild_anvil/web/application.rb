@@ -9,9 +9,8 @@ module MildAnvil
       LOOPBACK = %w[127.0.0.1 localhost ::1].freeze
       # A page may reach the stop of every web server of this installation.
       DOORS = StopDoor.peers.map { |address| " #{address} #{address.sub(/\Ahttp/, 'ws')}" }.join
-      POLICY = "default-src 'self'; connect-src 'self'#{DOORS}; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; frame-ancestors " \
-               "'none'; " \
-               "base-uri 'none'; form-action 'self'"
+      POLICY = "default-src 'self'; connect-src 'self'#{DOORS}; img-src 'self' data: blob:; " \
+               "style-src 'self' 'unsafe-inline'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'".freeze
 
       set :show_exceptions, false
       set :raise_errors, false

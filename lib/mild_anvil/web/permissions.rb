@@ -31,7 +31,8 @@ module MildAnvil
                       keepCheck keepCrossCheck withdrawCheck addCertificate withdrawCertificate noteOverload
                       withdrawOverload loadStandIn drawDimensions measureDimension withdrawDimension addPreparation
                       changePreparation withdrawPreparation keepPreparationTemplate attachFile detachFile startRun
-                      sayComma commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine certify
+                      sayComma commandRun letOff giveRun takeRun driveRun tellAftermath alignClip decideQuarantine
+                      certify
                       addLooseGear removeLooseGear conclude keepMaking judgeBlind beginLongTest changeLongTest
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange

@@ -1,13 +1,12 @@
 # frozen_string_literal: true
 
 require "json"
-require "rack/request"
 
 module MildAnvil
   module Web
     # The way from a page to the recorder's stop: no database, no role, no queue. Whoever has a session that is signed
-    # and not over may stop any bench. A line that is kept open (StopLine) carries it where the server's own threads wait
-    # for something else; a request does where there is no line. What comes with a key goes the usual way.
+    # and not over may stop any bench. A line that is kept open (StopLine) carries it where the server's own threads
+    # wait for something else; a request does where there is no line. What comes with a key goes the usual way.
     class StopDoor
       LINE = "/api/stop-line"
       STOP = %r{\A/api/benches/(\d{1,18})/stop\z}

@@ -83,11 +83,12 @@ class DriveTest < CommittedCase
   # What no bench can do, or what leaves a load hanging, is refused while it is written, and where it lies already.
   def test_what_no_bench_does_is_refused_in_words
     off = { does: "release", rate: 50 }
-    { /takes the zero under load/ => pulled({ does: "zero" }, off), /end under load/ => pulled({ does: "wait", seconds: 5 }),
+    { /takes the zero under load/ => pulled({ does: "zero" }, off),
+      /end under load/ => pulled({ does: "wait", seconds: 5 }),
       /faster than any bench: at most 1 m/ => pulled({ does: "break", rate: 50 }),
       /faster than any bench: at most 10000 kN/ => pulled({ does: "release", rate: 1.0e9 }),
       /goes to a load/ => pulled({ **off, rate_as: { value: 5, unit: "mm/min" } }),
-      /“furlong\/s”, which is none/ => pulled({ does: "break", rate_as: { value: 5, unit: "furlong/s" } }) }
+      %r{“furlong/s”, which is none} => pulled({ does: "break", rate_as: { value: 5, unit: "furlong/s" } }) }
       .each do |words, wrong|
       error = assert_raises(MildAnvil::InvalidInput) do
         Benching::SaveProcedure.call(name: "Ours", content: wrong, person_id: person.id)
@@ -109,7 +110,7 @@ class DriveTest < CommittedCase
       Benching::SaveProcedure.call(name: "R", content: made, person_id: person.id).content_h[:steps][1]
     end
 
-    assert_in_delta 50.0e-3 / 60, typed.call("break", 50, "mm/min")[:rate], 1e-12
+    assert_in_delta 0.05 / 60, typed.call("break", 50, "mm/min")[:rate], 1e-12
     assert_equal "travel", typed.call("break", 50, "mm/min")[:by]
     assert_in_delta 200.0, typed.call("release", 12, "kN/min")[:rate], 1e-9
     assert_equal({ value: 12, unit: "kN/min" }, typed.call("release", 12, "kN/min")[:rate_as])

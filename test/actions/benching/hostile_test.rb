@@ -33,7 +33,8 @@ class HostileTest < CommittedCase
 
   def quick_break(rate)
     Benching::SaveProcedure.call(name: "Quick break", person_id: person.id,
-                                 content: { kind: "break", steps: [{ does: "zero" }, { does: "break", rate: rate }] }).key
+                                 content: { kind: "break", steps: [{ does: "zero" },
+                                                                   { does: "break", rate: rate }] }).key
   end
 
   def live = Benching::RecorderLine.ask(@bench_row.id, "shown")
@@ -108,7 +109,7 @@ class HostileTest < CommittedCase
   # What is said to stand stands; until then it is not said.
   def stop_and_stand
     told = MildAnvil::Web::StopDoor.stop(@bench_row.id, nil)
-    refute moving?, "said to stand, and moves" if told[:stands]
+    refute_predicate self, :moving?, "said to stand, and moves" if told[:stands]
     patiently(8) do
       shown = live[:stop]
       refute moving? && shown && shown[:stands], "said to stand, and moves"

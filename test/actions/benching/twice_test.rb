@@ -62,7 +62,9 @@ class TwiceTest < CommittedCase
     slow = driver.method(:reset)
     driver.define_singleton_method(:reset) { sleep(1.2) && slow.call }
     ask = Benching::RecorderLine.method(:ask)
-    impatient = ->(id, asked, *rest, **more) { ask.call(id, asked, *rest, **more, **(asked == "start" ? { patience: 0.5 } : {})) }
+    impatient = lambda { |id, asked, *rest, **more|
+      ask.call(id, asked, *rest, **more, **(asked == "start" ? { patience: 0.5 } : {}))
+    }
     Benching::RecorderLine.stub(:ask, impatient) { assert_raises(MildAnvil::Conflict) { start(lot) } }
     sleep 2
 
@@ -158,7 +160,8 @@ class TwiceTest < CommittedCase
   end
 
   def paper(run)
-    PDF::Reader.new(StringIO.new(Benching::RunRecord.call(run_id: run.id).content)).pages.map(&:text).join("\n").squeeze(" ")
+    content = Benching::RunRecord.call(run_id: run.id).content
+    PDF::Reader.new(StringIO.new(content)).pages.map(&:text).join("\n").squeeze(" ")
   end
 
   # A cell that writes “2,346 N” and nothing else: it is asked before the pull, and then believed.
@@ -173,7 +176,7 @@ class TwiceTest < CommittedCase
     assert_match(/Nobody knows what “2,346” says/, assert_raises(MildAnvil::Conflict) { start(lot) }.message)
     Benching::SayComma.call(bench_id: @bench_row.id, comma: "thousands", person_id: person.id)
 
-    assert_in_delta 2346.0, patiently { live[:newtons] }
+    assert_in_delta(2346.0, patiently { live[:newtons] })
     assert_operator live[:garbage], :>=, 1
     assert_equal "what is this", live[:odd_line]
   ensure

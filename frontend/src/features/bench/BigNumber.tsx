@@ -51,8 +51,8 @@ export function BigNumber({ live, lost, age, standing, chosen, over, marks }: Pr
         {live?.rate && ` and ${live.rate}`}
       </div>
       <Standing standing={standing} />
-      {over ? <Came run={over} /> : <Figures live={live} marks={marks} />}
-      <Said live={live} lost={lost} over={over} warnings={over ? [] : (chosen?.warnings ?? [])} />
+      {over ? <Came run={over} /> : <Figures live={live} marks={standing && standing.kind !== "stands" ? [] : marks} />}
+      <Said live={live} lost={lost} over={over} warnings={live?.run ? (chosen?.warnings ?? []) : []} />
     </section>
   );
 }

@@ -31,11 +31,10 @@ module MildAnvil
         def follow(id, address, name: nil, comma: nil)
           @guard.synchronize do
             known = @by_bench[id]
-            next if known && (known.address == address && known.comma == (comma || known.comma))
-            next if known&.recording
+            next if known && (known.recording || same?(known, address, comma))
 
             known&.stop
-            @by_bench[id] = open(id, address, name || known&.name || "Bench #{id}", comma || known&.comma)
+            @by_bench[id] = begin_session(address, name || known&.name || "Bench #{id}", comma || known&.comma)
             await(@by_bench[id]) if known
           end
         end
@@ -47,7 +46,9 @@ module MildAnvil
 
         private
 
-        def open(_id, address, name, comma)
+        def same?(known, address, comma) = known.address == address && known.comma == (comma || known.comma)
+
+        def begin_session(address, name, comma)
           driver = Address.driver(address, @var, comma: comma)
           Devices::Recorder::Session.new(name, driver, folder: @folder, finished: @finished, address: address,
                                                        comma: comma).tap(&:start)

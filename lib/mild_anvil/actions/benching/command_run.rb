@@ -3,8 +3,8 @@
 module MildAnvil
   module Actions
     module Benching
-      # What somebody does to a run that is going on. Stop is everybody's, and has a way of its own besides (Web::StopDoor);
-      # the rest is whoever drives it.
+      # What somebody does to a run that is going on. Stop is everybody's, and has a way of its own besides
+      # (Web::StopDoor); the rest is whoever drives it.
       module CommandRun
         WORDS = %w[stop hold inspected measured remark].freeze
 

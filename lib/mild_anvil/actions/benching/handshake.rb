@@ -4,8 +4,8 @@ module MildAnvil
   module Actions
     module Benching
       # Asks the recorder to begin what was claimed, and believes nobody else about it. It refuses what comes after its
-      # deadline; whoever stopped waiting gives the start up, and is told whether it had begun all the same. Where nobody
-      # knows, nothing is written down: the recorder says it as soon as it can.
+      # deadline; whoever stopped waiting gives the start up, and is told whether it had begun all the same. Where
+      # nobody knows, nothing is written down: the recorder says it as soon as it can.
       module Handshake
         DEADLINE_SECONDS = 6.0 # after which the recorder begins it no more
         # What a simulated bench puts in, by the kind of item.

@@ -84,8 +84,8 @@ module MildAnvil
           weakest = train.weakest_other
           return found if weakest.nil? || load.nil? || load <= weakest.capacity
 
-          [*found, [:gear, "“#{weakest.name}” in line bears #{words(weakest.capacity, :down)}, and #{words(load, :up)} " \
-                           "is to be expected"]]
+          bears = words(weakest.capacity, :down)
+          [*found, [:gear, "“#{weakest.name}” in line bears #{bears}, and #{words(load, :up)} is to be expected"]]
         end
 
         def of_train

@@ -43,7 +43,7 @@ module MildAnvil
         def later(path)
           return if @ended
 
-          Thread.new { sleep(AGAIN_SECONDS) && @waiting << path }
+          Thread.new { sleep(AGAIN_SECONDS) && (@waiting << path) }
         end
       end
     end

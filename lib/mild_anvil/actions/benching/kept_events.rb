@@ -15,10 +15,11 @@ module MildAnvil
           return if run.bench_events_dataset.any?
 
           samples = read.samples.sort_by(&:number)
+          roles = read.header[:channels].to_a.map { |one| one[:role] }
           rows = told(read).each_with_index.map do |event, position|
             { run_id: run.id, position: position, sample_number: belongs_to(event, samples)&.number,
               at_seconds: event.seconds - (samples.first&.seconds || event.seconds), word: event.word[0, 40],
-              words: event.words.to_s.empty? ? nil : event.words[0, 200] }
+              words: Event.words(event.word, roles) }
           end
           Store::Models::BenchEvent.dataset.multi_insert(rows)
         end
@@ -38,7 +39,7 @@ module MildAnvil
         # @return [Array<Hash>] at_seconds, word, words, ends: whether a bench stops for it
         def shown(run)
           run.bench_events.map do |row|
-            { at_seconds: row.at_seconds, word: row.word, words: Event.words(row.word), ends: Event.ends?(row.word) }
+            { at_seconds: row.at_seconds, word: row.word, words: row.words || Event.words(row.word), ends: Event.ends?(row.word) }
           end
         end
       end

@@ -42,19 +42,22 @@ module MildAnvil
           { connected: shown[:connected], said: shown[:said], state: shown[:state], points: shown[:points],
             now: text(load), newtons: load, rate: rate(by && shown[:rate] && (shown[:rate] * by)),
             run: shown[:run] && run(shown[:run]), unit: @unit.symbol,
-            **shown.slice(:garbage, :missing, :moving, :age_seconds, :stop, :machine, :question, :odd_line, :sent_at) }
+            **shown.slice(*PLAIN) }
         end
 
+        # As the recorder says it.
+        PLAIN = %i[garbage missing moving age_seconds stop machine question odd_line sent_at].freeze
         NOTHING = { state: nil, points: [], now: nil, newtons: nil, rate: nil, run: nil, unit: nil, garbage: 0,
                     missing: 0, moving: nil, age_seconds: nil, stop: nil, machine: nil, question: nil, odd_line: nil,
                     sent_at: nil }.freeze
 
         def run(run)
           notes = run[:notes].map { |note| note.slice(:kind, :words, :seconds) }
-          { uid: run[:uid], run_id: run[:run_id], lot_id: run[:lot_id], at: run[:at], elapsed: run[:elapsed].round(2), left: run[:left]&.round(1),
-            ended: run[:ended], peak: text(run[:peak]), notes: notes, points: run[:points],
-            figures: run[:figures], asked: run[:asked],
-            steps: run[:outcomes].map { |one| step(one) } }
+          { **run.slice(:uid, :run_id, :lot_id, :at, :ended, :points, :figures, :asked), notes: notes,
+                                                                                         elapsed: run[:elapsed].round(2), left: run[:left]&.round(1), peak: text(run[:peak]),
+                                                                                         steps: run[:outcomes].map do |one|
+                                                                                           step(one)
+                                                                                         end }
         end
 
         def step(one)

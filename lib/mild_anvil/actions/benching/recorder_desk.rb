@@ -25,7 +25,8 @@ module MildAnvil
         # Until the block says so.
         def run
           Dir[File.join(@folder, "*.journal")].each { |path| @keeper.add(path) } # what a killed one left
-          server = Devices::Recorder::Server.new(RecorderLine.path, @sessions.by_bench, follow: @sessions.method(:follow))
+          server = Devices::Recorder::Server.new(RecorderLine.path, @sessions.by_bench,
+                                                 follow: @sessions.method(:follow))
           serving = Thread.new { server.run }
           round until yield
           @sessions.stop

@@ -75,11 +75,15 @@ module MildAnvil
           words = Core::Plan::Wording.new(unit)
           peak = run.pull&.measurement("peak")&.value_si
           [["Customer", run.lot.job.customer], ["Pulled", run.created_at.localtime.strftime("%-d %B %Y, %H:%M")],
-           ["By", run.person.name], ["Bench", run.bench.name], ["Machine", run.machine&.split(",")&.first(3)&.join(" ")],
-           ["Cell", cell(run)], ["Procedure", procedure(run)], ["Stops by itself at", limit(run, words)], ["Highest", peak && words.force(peak)],
+           ["By", run.person.name], ["Bench", run.bench.name], ["Machine", machine(run)],
+           ["Cell", cell(run)], ["Procedure", procedure(run)], ["Stops by itself at", limit(run, words)],
+           ["Highest", peak && words.force(peak)],
            ["Pull", run.pull&.number]]
         end
         private_class_method :pairs
+
+        def machine(run) = run.machine&.split(",")&.first(3)&.join(" ")
+        private_class_method :machine
 
         # The force at which the bench was told to stop, where it pulls what is measured.
         def limit(run, words)

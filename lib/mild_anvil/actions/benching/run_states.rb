@@ -3,8 +3,8 @@
 module MildAnvil
   module Actions
     module Benching
-      # What a run is, step by step: claimed by whoever begins it, recording by the recorder's word alone, then what came
-      # of it. Every change names the state it comes from: whoever comes second changes nothing.
+      # What a run is, step by step: claimed by whoever begins it, recording by the recorder's word alone, then what
+      # came of it. Every change names the state it comes from: whoever comes second changes nothing.
       module RunStates
         CLAIMED = "claimed"
         RECORDING = "recording"

@@ -42,7 +42,9 @@ module MildAnvil
 
         def runs(lot)
           rows = Store::Models::Run.where(lot_id: lot.id).exclude(state: "refused").reverse(:id).limit(MOST_RUNS)
-          rows.eager(:person, :pull, :driver, :quarantine, :certificates, :bench, :bench_events).all.map { |row| run(row) }
+          rows.eager(:person, :pull, :driver, :quarantine, :certificates, :bench, :bench_events).all.map do |row|
+            run(row)
+          end
         end
         private_class_method :runs
 

@@ -22,7 +22,8 @@ module MildAnvil
           last_near = read.reverse.find { |i| loads[i] >= highest * (1 - NEAR_SHARE) }
           following = read.bsearch { |i| i > last_near }
           ends = following ? seconds[following] : seconds.last
-          ends - seconds[last_near] > [GAP_SECONDS, INTERVALS * usual(seconds)].max && (!following.nil? || loads.last.nil?)
+          ends - seconds[last_near] > [GAP_SECONDS,
+                                       INTERVALS * usual(seconds)].max && (!following.nil? || loads.last.nil?)
         end
 
         def usual(seconds)

@@ -25,7 +25,8 @@ module MildAnvil
         # @param roles [Array<String>] of the channels, where they are known
         # @return [String, nil] nil for what is nothing but a change of state
         def words(word, roles = [])
-          WORDS[word] || of_channel(word, OVERLOAD, roles, "was overloaded") || of_channel(word, LOST, roles, "was lost")
+          WORDS[word] || of_channel(word, OVERLOAD, roles,
+                                    "was overloaded") || of_channel(word, LOST, roles, "was lost")
         end
 
         def of_channel(word, form, roles, what)

@@ -7,7 +7,8 @@ module MildAnvil
       # content as it is kept and typed.
       class Procedure
         # to, low, high: loads; rate: load a second by force, metres a second by travel; seconds; count; hertz;
-        # rate_as: value and unit as typed; points: what is looked at; words: of a remark; figures: what is read by hand; works_out: of WorkedOut
+        # rate_as: value and unit as typed; points: what is looked at; words: of a remark; figures: what is read by
+        # hand; works_out: of WorkedOut
         Step = Struct.new(:does, :to, :rate, :by, :seconds, :over_share, :low, :high, :hertz, :count, :points, :words,
                           :load, :figures, :works_out, :rate_as, keyword_init: true)
         # Read by hand; unit: of the unit table, "words" for what is no number

@@ -3,8 +3,8 @@
 module MildAnvil
   module Core
     module Pull
-      # What a procedure as a whole cannot mean on any bench: a zero that is taken under load, an end that leaves the load
-      # hanging, a rate that no bench has. Looked at while it is written and before it is run.
+      # What a procedure as a whole cannot mean on any bench: a zero that is taken under load, an end that leaves the
+      # load hanging, a rate that no bench has. Looked at while it is written and before it is run.
       module ProcedureSense
         FASTEST_METRES_PER_SECOND = 1.0
         FASTEST_BY = { "force" => 1.0e7, "torque" => 1.0e6, "pressure" => 1.0e9 }.freeze # SI a second

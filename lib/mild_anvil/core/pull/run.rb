@@ -9,7 +9,8 @@ module MildAnvil
         # does: as in Procedure; state: waiting, running, done, failed, stopped, skipped; words: what came of it
         Outcome = Struct.new(:does, :state, :words, :figures, keyword_init: true)
         # A reading: seconds of the bench clock; newtons: the load net of the zero, SI of what is measured; metres of
-        # travel, nil where none is measured; state of the bench; whether it broke; cause: what the bench told it stops for
+        # travel, nil where none is measured; state of the bench; whether it broke; cause: what the bench told it stops
+        # for
         Reading = Struct.new(:seconds, :newtons, :metres, :state, :broke, :cause, keyword_init: true)
 
         include StepWatch

@@ -34,14 +34,20 @@ module MildAnvil
         # @return [Boolean] false, too, while nobody knows
         def standing?(since = nil)
           seen = since ? @seen.select { |one| one.seconds > since } : @seen.dup
-          return false if seen.size < MIN_READINGS
-          return false if seen.last.seconds - seen.first.seconds < WINDOW_SECONDS * 0.9
-          return false if seen.none? { |one| one.newtons || one.metres }
+          return false unless enough?(seen)
 
           travel_stands?(seen.filter_map(&:metres)) && force_stands?(seen.filter_map(&:newtons))
         end
 
         private
+
+        FULL_SHARE = 0.9 # of a window
+
+        def enough?(seen)
+          return false if seen.size < MIN_READINGS || seen.none? { |one| one.newtons || one.metres }
+
+          seen.last.seconds - seen.first.seconds >= WINDOW_SECONDS * FULL_SHARE
+        end
 
         def travel_stands?(metres) = metres.empty? || metres.max - metres.min <= TRAVEL_STEPS * @travel_step
 

@@ -3,9 +3,9 @@
 module MildAnvil
   module Devices
     module Drivers
-      # What was asked on a line and is not answered yet, oldest first. Answers come in the order of the questions, so an
-      # answer belongs to the oldest question whose form it has; those before it are never answered. An answer that comes
-      # after somebody gave up waiting still finds its own question, and is nobody else's.
+      # What was asked on a line and is not answered yet, oldest first. Answers come in the order of the questions, so
+      # an answer belongs to the oldest question whose form it has; those before it are never answered. An answer that
+      # comes after somebody gave up waiting still finds its own question, and is nobody else's.
       class Exchange
         NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/
         STATES = %w[IDLE ARMED RAMP HOLD CYCLE RELEASE STOPPED ESTOP FAULT].freeze
@@ -38,7 +38,9 @@ module MildAnvil
         end
 
         # @return [Asked]
-        def ask(command) = Asked.new(command, self.class.form(command)).tap { |one| @guard.synchronize { @asked << one } }
+        def ask(command)
+          Asked.new(command, self.class.form(command)).tap { |one| @guard.synchronize { @asked << one } }
+        end
 
         # @return [Asked, nil] whom it answers; nil: nobody asked that
         def answer(line)

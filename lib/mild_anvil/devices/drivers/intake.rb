@@ -3,8 +3,8 @@
 module MildAnvil
   module Devices
     module Drivers
-      # What streams from a bench, taken apart and put in order: every number once, every event once, gaps noted, what is
-      # no sample and no event counted.
+      # What streams from a bench, taken apart and put in order: every number once, every event once, gaps noted, what
+      # is no sample and no event counted.
       class Intake
         NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/
         READING = /\A#{NUMBER}\z/

@@ -3,8 +3,8 @@
 module MildAnvil
   module Devices
     module Drivers
-      # Questions and answers on the line to a bench, part of TcpBench. After a question that nobody answered the line is
-      # in doubt: nothing is believed until a query was answered whose answer can be nothing else.
+      # Questions and answers on the line to a bench, part of TcpBench. After a question that nobody answered the line
+      # is in doubt: nothing is believed until a query was answered whose answer can be nothing else.
       module Talk
         PATIENCE_SECONDS = 1.0
         FENCE_SECONDS = 0.25

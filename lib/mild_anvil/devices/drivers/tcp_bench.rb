@@ -32,7 +32,8 @@ module MildAnvil
         def missing = @intake.missing
         def next_number = @intake.next_number
         def heard_at = @intake.heard_at
-        def question = nil # nothing is left to ask a person
+        # Nothing is left to ask a person.
+        def question = nil
         def odd_line = nil
 
         # @return [String, nil] as far as anybody knows; nil without a line

@@ -39,11 +39,11 @@ module MildAnvil
         end
 
         def no_line(error)
-          @said.say(:line, "No bench answers: #{error.message}")
+          @said.say(:line, "No bench answers#{": #{error.message}" unless error.is_a?(Drivers::Refused) && error.silence?}")
           finish(interrupted: "the line was lost") if @recording&.given_up?
           return if @stopping
 
-          sleep @recording || @stopper.wanted? ? Session::AT_ONCE_SECONDS : Session::AGAIN_SECONDS
+          sleep(@recording || @stopper.wanted? ? Session::AT_ONCE_SECONDS : Session::AGAIN_SECONDS)
         end
 
         # A state that is asked for and refused is one that is asked for again.

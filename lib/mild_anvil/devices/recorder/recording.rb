@@ -151,7 +151,8 @@ module MildAnvil
         def finish(interrupted: nil)
           @run.stop(interrupted) if interrupted
           @journal.add([{ kind: "end", ended: interrupted ? "interrupted" : @run.ended, words: interrupted,
-                          proof_passed: @run.proof_passed?, proof: @run.proof_state, outcomes: outcomes, began_seconds: @began,
+                          proof_passed: @run.proof_passed?, proof: @run.proof_state, outcomes: outcomes,
+                          began_seconds: @began,
                           results: @run.results }])
           @journal.close
         end

@@ -9,6 +9,7 @@ module MildAnvil
         LET_OFF_SECONDS = 5.0
         REQUEST_SECONDS = 8.0
         STANDS_SECONDS = 0.4 # that whoever stops it waits to hear that it stands
+        LOADED = "loaded" # a bench's own word
         EXPIRED = "Nobody waited for it any more: it did not begin"
 
         # What is asked, and where the answer goes; taken or given up, one of both
@@ -133,10 +134,18 @@ module MildAnvil
         # From wherever the bench stands: control, at rest, what is to be pulled put in, limits, armed.
         def make_ready(given)
           @driver.lock
-          @driver.reset
+          at_rest
           @driver.put_in(given[:specimen]) if given[:specimen]
           @driver.set_limits(**given[:limits])
           @driver.arm
+        end
+
+        def at_rest
+          @driver.reset
+        rescue Drivers::Refused => e
+          raise if e.silence? || !e.message.include?(LOADED)
+
+          raise Drivers::Refused.new("The bench is under load: let the load off first", code: e.code)
         end
 
         # What a stop left under load.

@@ -15,8 +15,8 @@ module MildAnvil
         # @return [String, nil] the state it told after it was told to stop; nil: it told none
         def stop
           @line ||= Drivers::BenchLine.new(*@place.call, seconds: CONNECT_SECONDS)
-          @line.send("SOUR:STOP")
-          @line.send("SYST:STAT?")
+          @line.send(:"SOUR:STOP")
+          @line.send(:"SYST:STAT?")
           state
         rescue SystemCallError, IOError
           close

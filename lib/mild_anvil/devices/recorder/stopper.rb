@@ -3,9 +3,9 @@
 module MildAnvil
   module Devices
     module Recorder
-      # Stop, a path of its own: beside the queue of the run, in a thread that does nothing else. Said again and again, on
-      # the driving line and on one of its own, whatever is answered, until the state or the readings say that it stands;
-      # and again if it moves after that. Only what begins a motion on purpose ends it.
+      # Stop, a path of its own: beside the queue of the run, in a thread that does nothing else. Said again and again,
+      # on the driving line and on one of its own, whatever is answered, until the state or the readings say that it
+      # stands; and again if it moves after that. Only what begins a motion on purpose ends it.
       #
       # It also stops a bench that moves and says nothing.
       class Stopper

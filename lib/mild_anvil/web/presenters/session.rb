@@ -11,7 +11,8 @@ module MildAnvil
         # @return [Hash]
         def call(person, csrf)
           { version: VERSION, person: person, csrf: csrf, allowed: Permissions.of(person&.fetch(:roles)),
-            stop_doors: person ? StopDoor.peers : [], people_exist: Actions::SessionFacts.people?, demo: person ? [] : Actions::DemoPeople.list }
+            stop_doors: person ? StopDoor.peers : [],
+            people_exist: Actions::SessionFacts.people?, demo: person ? [] : Actions::DemoPeople.list }
         end
       end
     end

@@ -23,6 +23,7 @@ module MildAnvil
             json({ done: true })
           end
           what_it_does(app)
+          stopping(app)
           control(app)
           procedures(app)
         end
@@ -63,6 +64,17 @@ module MildAnvil
           app.operation("runJournal") do |given|
             send_paper(Acts::RunJournal.call(run_id: given.id))
           end
+          app.operation("benchLive") do |given|
+            live = Acts::Live.new(given.id, unit: given.query[:unit])
+            after = given.query[:after].to_i
+            next "" if request.env["HTTP_ACCEPT"] == EVENTS && LiveStream.begin(request.env, live, after: after)
+
+            json(live.once(after: after))
+          end
+        end
+        private_class_method :what_it_does
+
+        def self.stopping(app)
           app.operation("letOff") do |given|
             asked_at = Process.clock_gettime(Process::CLOCK_MONOTONIC)
             Acts::RecorderLine.ask!(given.id, "let off", { asked_at: asked_at })
@@ -79,15 +91,8 @@ module MildAnvil
             Acts::SayComma.call(bench_id: given.id, comma: given.body[:comma], person_id: person_id)
             json({ done: true })
           end
-          app.operation("benchLive") do |given|
-            live = Acts::Live.new(given.id, unit: given.query[:unit])
-            after = given.query[:after].to_i
-            next "" if request.env["HTTP_ACCEPT"] == EVENTS && LiveStream.begin(request.env, live, after: after)
-
-            json(live.once(after: after))
-          end
         end
-        private_class_method :what_it_does
+        private_class_method :stopping
       end
     end
   end

@@ -35,6 +35,7 @@ module MildAnvil
           UNITS = { "torque" => "N.m", "pressure" => "Pa" }.freeze
 
           attr_reader :gauges, :machine, :memory, :clock, :boot, :rate, :holder, :errors
+
           OBEYS_EACH = 3 # of the commands that it is given, once it refuses
 
           attr_accessor :guard_open, :button_pressed, :watchdog, :limits, :heard, :refusing
