@@ -187,8 +187,8 @@ class PermissionsTest < WebCase
   # Told apart from the table by hand: who may do what, as the shop would say it.
   WRITES = /\A(post|put|patch|delete)\z/
   REVIEWING = %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches].freeze
-  # Of their own; and a form that is sent to be filled, of which nothing is kept.
-  OWN = %w[issueToken revokeToken firstAdministrator lookForm fillForm].freeze
+  # Of their own; a form that is sent to be filled, of which nothing is kept; and stop, which is everybody's.
+  OWN = %w[issueToken revokeToken firstAdministrator lookForm fillForm stopBench].freeze
 
   # The registers, procedures and templates of the shop are kept by whoever keeps the library.
   SHELVES = %r{\A/api/(benches|instruments|gear|register|procedures|upkeep|packages)(/\{\w+\}|/preview|/look)?\z}

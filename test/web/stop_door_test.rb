@@ -82,9 +82,11 @@ class StopDoorTest < WebCase
   def test_a_key_of_a_viewer_stops_too
     as(add_person("viewer"))
 
-    assert call(:post, "/api/benches/7/stop")["stands"]
+    id = Models::Bench.create(name: "B-#{rand(1_000_000)}", kind: "frame", person_id: person.id).id
+    assert call(:post, "/api/benches/#{id}/stop")["stands"]
+    call(:post, "/api/benches/999999/stop", expect: 404)
     as(nil)
-    post "/api/benches/7/stop"
+    post "/api/benches/#{id}/stop"
     assert_equal 401, last_response.status
   end
 

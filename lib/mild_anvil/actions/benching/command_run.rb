@@ -22,6 +22,11 @@ module MildAnvil
           RecorderLine.ask!(run.bench_id, command, given)
         end
 
+        # @raise [NotFound]
+        def known_bench!(id)
+          Store::Models::Bench[id] || raise(NotFound.new("there is no bench #{id}", id: id))
+        end
+
         # Only what the procedure asks for, in the unit it asks for.
         def asked!(run, figures)
           units = run.read(:procedure)[:steps].flat_map { |step| step[:figures].to_a }

@@ -39,7 +39,8 @@ module MildAnvil
         # @return [Array<Hash>] at_seconds, word, words, ends: whether a bench stops for it
         def shown(run)
           run.bench_events.map do |row|
-            { at_seconds: row.at_seconds, word: row.word, words: row.words || Event.words(row.word), ends: Event.ends?(row.word) }
+            { at_seconds: row.at_seconds, word: row.word, words: row.words || Event.words(row.word),
+              ends: Event.ends?(row.word) }
           end
         end
       end

@@ -53,11 +53,10 @@ module MildAnvil
 
         def run(run)
           notes = run[:notes].map { |note| note.slice(:kind, :words, :seconds) }
-          { **run.slice(:uid, :run_id, :lot_id, :at, :ended, :points, :figures, :asked), notes: notes,
-                                                                                         elapsed: run[:elapsed].round(2), left: run[:left]&.round(1), peak: text(run[:peak]),
-                                                                                         steps: run[:outcomes].map do |one|
-                                                                                           step(one)
-                                                                                         end }
+          plain = run.slice(:uid, :run_id, :lot_id, :at, :ended, :points, :figures, :asked)
+          steps = run[:outcomes].map { |one| step(one) }
+          { **plain, notes: notes, steps: steps, elapsed: run[:elapsed].round(2), left: run[:left]&.round(1),
+                     peak: text(run[:peak]) }
         end
 
         def step(one)

@@ -39,7 +39,8 @@ module MildAnvil
         end
 
         def no_line(error)
-          @said.say(:line, "No bench answers#{": #{error.message}" unless error.is_a?(Drivers::Refused) && error.silence?}")
+          silent = error.is_a?(Drivers::Refused) && error.silence?
+          @said.say(:line, silent ? "No bench answers" : "No bench answers: #{error.message}")
           finish(interrupted: "the line was lost") if @recording&.given_up?
           return if @stopping
 

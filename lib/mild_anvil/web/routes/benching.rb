@@ -82,8 +82,9 @@ module MildAnvil
           end
           # With a key; a page's own stop needs none of this and is answered before (StopDoor).
           app.operation("stopBench") do |given|
+            Acts::CommandRun.known_bench!(given.id)
             told = StopDoor.stop(given.id, nil)
-            raise DeviceTimeout, told[:words].sub(/\A./, &:upcase) if told[:words]
+            raise Conflict, told[:words].sub(/\A./, &:upcase) if told[:words]
 
             json(told)
           end
