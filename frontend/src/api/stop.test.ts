@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { benchLive } from "@/test/bench";
 import { stopLines } from "./stop";
-import { standing } from "./useStop";
+import { cutOff, standing } from "./useStop";
 
 const TOLD = { bench: 2, asked: true, stands: false, by_hand: false, words: null };
 
@@ -97,6 +97,11 @@ describe("what is said of a stop", () => {
     expect(standing(benchLive(), { told: TOLD, failed: false }, "up")).toMatchObject({ kind: "not_yet" });
     expect(standing(benchLive({ stop }), null, "up")).toEqual({ kind: "not_yet", why: "stopped by hand" });
     expect(standing(benchLive({ stop: { ...stop, stands: true } }), null, "up")).toMatchObject({ kind: "stands" });
+  });
+  it("is what to press instead, unasked, while something moves and no server answers", () => {
+    expect(cutOff(benchLive(), "down")).toEqual({ kind: "unreached" });
+    expect(cutOff(benchLive(), "up")).toBeNull();
+    expect(cutOff(benchLive({ run: null }), "down")).toBeNull();
   });
   it("is what to press where nobody here can stop it, and who stops a pump", () => {
     expect(standing(null, { told: null, failed: true }, "up")).toMatchObject({ kind: "unreached" });

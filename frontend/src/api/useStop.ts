@@ -34,8 +34,12 @@ export function useStop(benchId: number | null, live: Live | null) {
       window.setTimeout(() => setPressed((now) => (now?.told ? null : now)), KEPT_MS);
     });
   }, [benchId]);
-  return { press, line, standing: standing(live, pressed, line) };
+  return { press, line, standing: standing(live, pressed, line) ?? cutOff(live, line) };
 }
+
+/** Nothing here can stop what moves: that is said before anybody presses. */
+export const cutOff = (live: Live | null, line: string): Standing =>
+  line === "down" && live?.run != null && live.run.ended === null ? { kind: "unreached" } : null;
 
 const TRIES = 50;
 

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { Unit } from "@/format/figure";
 import { CurveAxes, MARGIN as M } from "./CurveAxes";
 import { CurveCursor } from "./CurveCursor";
+import { EventMarks, type EventMark } from "./EventMarks";
 import { CurveLines, type Line } from "./CurveLines";
 import { curvePath, panned, zoomed, type Stretch } from "./curvePath";
 import { Flags, type Flag } from "./Flags";
@@ -20,6 +21,7 @@ type Props = {
   xUnit: string;
   flags: Flag[];
   lines?: Line[];
+  marks?: EventMark[];
   height: number;
   muted?: boolean;
   onMoveFlag?: (flag: Flag, at: number) => void;
@@ -29,7 +31,21 @@ const CLOSEST = 1e-5; // of the whole length
 
 /** The curve at any zoom, with its findings as flags. Wheel or + and − zoom, drag selects, arrows move the reading. */
 export function CurveChart(props: Props) {
-  const { stretch, bounds, range, onRange, top, unit, xUnit, flags, lines = [], height, muted, onMoveFlag } = props;
+  const {
+    stretch,
+    bounds,
+    range,
+    onRange,
+    top,
+    unit,
+    xUnit,
+    flags,
+    lines = [],
+    marks = [],
+    height,
+    muted,
+    onMoveFlag,
+  } = props;
   const [ref, width] = useWidth<HTMLDivElement>(560);
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<[number, number] | null>(null);
@@ -99,6 +115,13 @@ export function CurveChart(props: Props) {
       >
         <CurveAxes x={x} y={y} width={width} height={height} unit={unit.symbol} xUnit={xUnit} />
         <CurveLines lines={lines} y={yOf} width={width} />
+        <EventMarks
+          marks={marks.filter((mark) => mark.at >= range[0] && mark.at <= range[1])}
+          x={x}
+          top={M.top}
+          bottom={height - M.bottom}
+          width={width}
+        />
         <clipPath id="plot">
           <rect x={M.left} y={0} width={Math.max(width - M.left - M.right, 0)} height={height - M.bottom + 4} />
         </clipPath>

@@ -17,7 +17,14 @@ import { againstTravel, type Travelled } from "./travel";
 import type { Overruling } from "./useOverrule";
 
 type Recording = Schemas["Recording"];
-type Props = { recording: Recording; unit: Unit; muted: boolean; overruling: Overruling; readOnly?: boolean };
+type Props = {
+  recording: Recording;
+  unit: Unit;
+  muted: boolean;
+  overruling: Overruling;
+  readOnly?: boolean;
+  told?: Schemas["BenchEvent"][];
+};
 
 const POINTS = 700;
 
@@ -92,7 +99,8 @@ type DrawnProps = Props & {
 };
 
 /** The curve with its flags and the channels below it. */
-function Drawn({ recording, unit, muted, overruling, readOnly, data, travelled, along, range, onRange }: DrawnProps) {
+function Drawn(props: DrawnProps) {
+  const { recording, unit, muted, overruling, readOnly, told = [], data, travelled, along, range, onRange } = props;
   const { page } = useLot();
   const bounds: [number, number] = [recording.start_seconds, recording.end_seconds];
   const judged = data.series.find((s) => s.judged);
@@ -115,6 +123,7 @@ function Drawn({ recording, unit, muted, overruling, readOnly, data, travelled, 
         unit={unit}
         xUnit={travelled ? along : "s"}
         flags={flags}
+        marks={marksOf(told, travelled)}
         lines={claimLine(recording, claim, unit)}
         height={others.length > 2 ? 250 : 300}
         muted={muted}
@@ -182,6 +191,10 @@ function claimLine(recording: Recording, claim: Claim, unit: Unit) {
   if (!claim || recording.unit !== claim.unit) return [];
   return [{ value: claim.value_si, text: `claim ${stated(claim, unit.symbol)}` }];
 }
+
+/** What the bench told stands at its time; against travel it has no place. */
+const marksOf = (told: Schemas["BenchEvent"][], travelled: Travelled | null) =>
+  travelled ? [] : told.map((one) => ({ at: one.at_seconds, text: one.words ?? one.word }));
 
 const idOf = (f: Schemas["Finding"]) => `${f.kind}-${f.ordinal}`;
 

@@ -126,6 +126,7 @@ function Recorded({ pull, recording }: { pull: Pull; recording: Schemas["Recordi
         muted={pull.state === "void"}
         overruling={overruling}
         readOnly={readOnly}
+        told={pull.run?.bench_events}
       />
       <Looks findings={recording.findings} />
       <dl className="border-line mt-1 border-t">
