@@ -102,6 +102,14 @@ module BadWeather
     def command(_line) = deaf ? :swallow : :pass
   end
 
+  # Does not say when it was switched on.
+  class Nameless < Weather
+    attr_accessor :closed
+
+    def command(line) = line == "SYST:BOOT?" ? [:refuse, "unknown"] : :pass
+    def open? = !closed
+  end
+
   # Nobody is let in for a while.
   class Closed < Weather
     attr_accessor :closed

@@ -207,6 +207,56 @@ class HostileTest < CommittedCase
     assert_includes [nil, "IDLE"], patiently { live.then { |shown| shown[:connected] && [shown[:state]] } }.first
   end
 
+  # The same, where only its numbers tell it.
+  test_each("a_restart_is_seen_by_numbers_that_begin_again") do |seed|
+    behind(Nameless.new(seed), rate: 0.003)
+    run = begin_pull
+    under_way
+    @weather.closed = true
+    restart_bench
+    @hostile.cut
+    @hostile.to_port = @port
+    @weather.closed = false
+    kept = over(run)
+
+    assert_equal ["interrupted", "the bench was switched off and on"], [kept.state, kept.ended]
+    one_pull!(kept)
+  end
+
+  # What happened while nobody listened is read back, told once, and is the cause.
+  test_each("an_emergency_stop_while_away_is_read_back_and_named") do |seed|
+    behind(Closed.new(seed), rate: 0.002)
+    run = begin_pull
+    under_way
+    @weather.closed = true
+    @hostile.cut
+    sleep 0.1
+    line.ask("SIM:ESTOP")
+    sleep 0.3
+    @weather.closed = false
+    kept = over(run)
+
+    one_pull!(kept)
+    nothing_lost!(kept)
+    assert_equal ["ESTOP"], kept.bench_events.map(&:word)
+    assert_match(/emergency stop/, kept.read(:results)[:outcomes].to_s)
+  end
+
+  # A channel that goes on saying the same while the bench moves.
+  test_each("a_cell_that_freezes_is_stopped_and_is_no_break") do |seed|
+    behind(Weather.new(seed), rate: 0.003)
+    @made.put_in("rope:30000")
+    run = begin_pull
+    under_way
+    @made.gauges.first.freeze_here
+    kept = over(run)
+
+    stands!
+    one_pull!(kept)
+    assert_match(/the cell froze/, kept.read(:results)[:outcomes].to_s)
+    assert_equal "stopped", kept.ended
+  end
+
   def restart_bench
     @stopping = true
     @serving.join
