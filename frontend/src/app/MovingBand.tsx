@@ -30,7 +30,10 @@ function Band({ started }: { started: Started }) {
   useStopKey(!over, press);
   if (over && quiet) return null;
   return (
-    <div role="alert" className="bg-signal text-sheet flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-1.5">
+    <div
+      role="alert"
+      className="bg-signal text-sheet sticky top-0 z-50 flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-1.5"
+    >
       <b className="min-w-0 flex-1 text-[15px] font-semibold">
         {words(standing?.kind, heard && live.connected, started.bench)}{" "}
         <Link to="/lots/$lotId/bench" params={{ lotId: started.lot_id }} className="underline">
