@@ -71,6 +71,21 @@ class StopperTest < CoreCase
     patiently(3) { @stopper.stands? }
   end
 
+  # What somebody else does with the bench later is not ours to stop; nothing of ours moves it before it is begun anew.
+  def test_after_a_while_others_may_drive_it
+    @stopper.stop!("stopped by hand")
+    @driver.say("STOPPED")
+    assert @stopper.wait(1)
+    @stopper.instance_variable_set(:@stood_at, @driver.now - Stopper::WATCHED_SECONDS - 1)
+    patiently(2) { !@stopper.wanted? }
+    before = @driver.cried
+    @driver.say("RAMP")
+    sleep 0.2
+
+    assert_equal before, @driver.cried
+    assert_predicate @driver, :halted?
+  end
+
   def test_readings_show_it_where_no_state_is_told
     @stopper.stop!("stopped by hand")
     120.times { |i| @stopper.stillness.note(i * 0.01, 4000.0, 0.01) }

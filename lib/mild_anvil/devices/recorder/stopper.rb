@@ -11,6 +11,7 @@ module MildAnvil
       class Stopper
         EACH_SECONDS = 0.04
         LOOK_SECONDS = 0.05
+        WATCHED_SECONDS = 10.0 # after it stood: what was on its way has come by then, and others may drive it
         SILENT_SECONDS = 0.25 # without a reading, while it moves
         SILENT_WORDS = "no reading came for a quarter of a second"
         STANDS = %w[STOPPED IDLE ESTOP FAULT].freeze
@@ -112,6 +113,7 @@ module MildAnvil
             next unless found && wanted?
 
             @stands = true
+            @stood_at = now
             @stood.broadcast
           end
           pause(EACH_SECONDS) unless found
@@ -153,6 +155,7 @@ module MildAnvil
         # It stood, and is told to move again: by what was on its way, or by somebody else.
         def watch_on
           pause(LOOK_SECONDS)
+          return @guard.synchronize { clear } if now - @stood_at > WATCHED_SECONDS
           return unless wanted? && MOVES.include?(@driver.state.to_s)
 
           @guard.synchronize do
