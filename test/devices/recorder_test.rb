@@ -164,8 +164,8 @@ class RecorderTest < CoreCase
     @session.ask(:begin_run, { uid: uid, procedure: BREAK, limits: LIMITS, resolution: 20.0, **rest })
   end
 
-  def test_nothing_moved!
-    sleep 0.3
+  def nothing_moved!(seconds = 0.3)
+    sleep seconds
     assert_equal [0, nil], [@made.machine.steps, @session.shown(0)[:run]]
   end
 
@@ -192,13 +192,14 @@ class RecorderTest < CoreCase
 
     assert_match(/stopped before/, asked(asked_at: at)[:refused])
     nothing_moved!
-    assert_equal({ done: "RUN1" }, asked(asked_at: mono))
+    assert_match(/did not begin/, asked(asked_at: mono)[:refused]) # what was refused once never begins
+    assert_equal({ done: "RUN2" }, asked(uid: "RUN2", asked_at: mono))
   end
 
   def test_another_machine_than_the_one_that_was_meant_does_not_move
     assert_match(/Another machine answers/, asked(machine: "Fern,P50,1,2")[:refused])
     nothing_moved!
-    assert_equal({ done: "RUN1" }, asked(machine: @session.shown(0)[:machine]))
+    assert_equal({ done: "RUN2" }, asked(uid: "RUN2", machine: @session.shown(0)[:machine]))
   end
 
   # Every number has an age, and one that is too old is not given out.

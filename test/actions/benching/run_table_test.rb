@@ -37,6 +37,29 @@ class RunTableTest < StoreCase
     assert_in_delta 2.9e-3, found.last[2]
   end
 
+  def bound(loads, events: [])
+    samples = loads.each_with_index.map { |load, i| Sample.new(i, i * 0.01, [load, 0.0]) }
+    told = events.map { |word| MildAnvil::Devices::Drivers::Event.new(0.5, word, nil) }
+    RunTable.new(Read.new(header: { uid: "A", boot: "1", channels: CHANNELS }, whole: true, samples: samples,
+                          events: told, notes: [])).lower_bound_cause
+  end
+
+  # What was not read at its top may have been more.
+  def test_a_record_without_its_top_is_no_more_than_at_least
+    rising = Array.new(100) { |i| i * 10.0 }
+    whole = rising + Array.new(50, 0.0)
+
+    assert_nil bound(whole)
+    assert_nil bound(rising.each_with_index.map { |load, i| load unless (i % 20).zero? } + Array.new(50, 0.0))
+    assert_equal "dropout", bound(rising + Array.new(30))
+    assert_equal "dropout", bound(rising + Array.new(30) + Array.new(50, 0.0))
+    assert_nil bound(rising.first(50) + Array.new(30) + rising.last(50) + Array.new(50, 0.0))
+    assert_equal "dropout", bound([5.0, 9.0, 4.0, 6.0] * 10, events: ["CELL 0 LOST"])
+    assert_nil bound(whole, events: ["BREAK", "CELL 0 LOST"])
+    assert_equal "saturated", bound(whole, events: ["OVERLOAD 0", "BREAK"])
+    assert_nil bound(whole, events: ["OVERLOAD 1"])
+  end
+
   def test_what_a_lever_or_a_press_makes_of_it_is_a_column_of_its_own
     lever = table(fixture: { role: "torque", ratio: 0.5, push: false })
     press = table(fixture: { role: "force", ratio: 1.0, push: true })

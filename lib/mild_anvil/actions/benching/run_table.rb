@@ -24,9 +24,9 @@ module MildAnvil
         # Where the highest was read the cell was at its end, or nothing was read right after it: more may have been.
         # @return [String, nil] of Core::Judgement::LowerBound
         def lower_bound_cause
-          return "saturated" if @read.events.any? { |event| event.word == "OVERLOAD #{main}" }
+          return "saturated" if told_first?("OVERLOAD #{main}")
 
-          "dropout" if TopMissing.call(samples.map(&:seconds), loads)
+          "dropout" if told_first?("CELL #{main} LOST") || TopMissing.call(samples.map(&:seconds), loads)
         end
 
         # @return [String]
@@ -57,6 +57,13 @@ module MildAnvil
         end
 
         private
+
+        # What a bench told of the cell before anything broke.
+        def told_first?(word)
+          told = @read.events.map(&:word)
+          at = told.index(word)
+          !at.nil? && (told.index("BREAK").nil? || at < told.index("BREAK"))
+        end
 
         def main = @roles.index(@fixture.role) || @roles.index("force") || 0
         def loads = samples.map { |sample| @fixture.load(netted(sample), @roles) }
