@@ -192,15 +192,7 @@ class HostileTest < CommittedCase
 
   # Switched off and on: what there was is a record of its own, and nothing of before is shown.
   test_each("a_bench_that_is_switched_off_and_on_ends_the_record") do |seed|
-    behind(Closed.new(seed), rate: 0.003)
-    run = begin_pull
-    under_way
-    @weather.closed = true
-    restart_bench
-    @hostile.cut
-    @hostile.to_port = @port
-    @weather.closed = false
-    kept = over(run)
+    kept = switched_off_and_on(Closed.new(seed))
 
     assert_equal "interrupted", kept.state
     one_pull!(kept)
@@ -209,15 +201,7 @@ class HostileTest < CommittedCase
 
   # The same, where only its numbers tell it.
   test_each("a_restart_is_seen_by_numbers_that_begin_again") do |seed|
-    behind(Nameless.new(seed), rate: 0.003)
-    run = begin_pull
-    under_way
-    @weather.closed = true
-    restart_bench
-    @hostile.cut
-    @hostile.to_port = @port
-    @weather.closed = false
-    kept = over(run)
+    kept = switched_off_and_on(Nameless.new(seed))
 
     assert_equal ["interrupted", "the bench was switched off and on"], [kept.state, kept.ended]
     one_pull!(kept)
@@ -255,6 +239,19 @@ class HostileTest < CommittedCase
     one_pull!(kept)
     assert_match(/the cell froze/, kept.read(:results)[:outcomes].to_s)
     assert_equal "stopped", kept.ended
+  end
+
+  # In mid-pull, and nobody is let in meanwhile.
+  def switched_off_and_on(weather)
+    behind(weather, rate: 0.003)
+    run = begin_pull
+    under_way
+    @weather.closed = true
+    restart_bench
+    @hostile.cut
+    @hostile.to_port = @port
+    @weather.closed = false
+    over(run)
   end
 
   def restart_bench
