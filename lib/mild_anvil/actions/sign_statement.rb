@@ -25,7 +25,7 @@ module MildAnvil
         id = OnceOnly.call(once_key, person_id: person.id, action: :sign_statement, request: request) do
           sign(Store::Models::Lot.locked!(lot_id), sha256, person, reasons).id
         end
-        Store::Models::Statement.fetch!(id).tap { |statement| KeepDocuments.call(statement) }
+        Store::Models::Statement.fetch!(id).tap { |statement| Signing::Drawing.draw(statement) }
       end
 
       def sign(lot, sha256, person, reasons)
@@ -76,8 +76,7 @@ module MildAnvil
           revision_reason: previous ? reasons[:revision_reason] : ""
         )
         keep_items(statement, inputs)
-        Store::Models::Signature.create(statement_id: statement.id, person_id: person.id, meaning: MEANING,
-                                        sha256: statement.sha256)
+        Signing::Countersign.first("statement", statement, person, MEANING)
         statement
       end
       private_class_method :freeze!

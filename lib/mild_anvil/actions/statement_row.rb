@@ -20,7 +20,7 @@ module MildAnvil
           altered: altered, withdrawn: withdrawn(row.withdrawal) }
       end
 
-      def withdrawn(row) = row && { reason: row.reason, person: row.person.name, at: row.created_at }
+      def withdrawn(row) = row && { reason: row.reason, person: Signing::Hand.name(row), at: row.created_at }
       private_class_method :withdrawn
 
       # No figure of a statement that is not what was signed; what is wrong with it instead.

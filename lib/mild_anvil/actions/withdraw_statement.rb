@@ -19,13 +19,21 @@ module MildAnvil
           Store::Models::Lot.locked!(statement.lot_id)
           statement.refresh
           check!(statement, sha256)
-          Store::Models::StatementWithdrawal.create(statement_id: statement.id, reason: words, person_id: person.id)
+          Store::Models::StatementWithdrawal.create(statement_id: statement.id, reason: words,
+                                                    **hand(statement, words, person))
           Store::Events.record(:withdraw_statement, statement, person_id: person.id, lot_id: statement.lot_id,
                                                                after: { number: statement.number, reason: words })
           RefreshLot.call(statement.lot)
         end
         statement.refresh
       end
+
+      def hand(statement, words, person)
+        Signing::Hand.columns(person, "withdrawn", "withdrawal", name: statement.about, number: statement.number,
+                                                                 statement: statement.uid,
+                                                                 text_sha256: statement.sha256, reason: words)
+      end
+      private_class_method :hand
 
       def check!(statement, sha256)
         unless statement.sha256 == sha256

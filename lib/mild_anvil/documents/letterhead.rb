@@ -167,6 +167,7 @@ module MildAnvil
         @pdf.fill_color Sheet::SOFT
         count = @words["page %<page>d of %<total>d", page: page, total: total]
         half = @pdf.bounds.width - 90
+        text = "#{text}   #{@words['signing key']} #{@paper.fingerprint}" if @paper.fingerprint
         @pdf.text_box text, at: [0, -14], width: half, height: 20, size: 7.5, overflow: :shrink_to_fit
         @pdf.text_box count, at: [half, -14], width: 90, height: 10, size: 7.5, align: :right
         @pdf.fill_color Sheet::INK

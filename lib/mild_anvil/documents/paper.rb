@@ -11,19 +11,25 @@ module MildAnvil
       # word: one of the table, printed large; line: the sentence beside it
       Standing = Struct.new(:word, :line, keyword_init: true)
 
-      attr_reader :title, :name, :number, :laboratory, :link, :words, :standing
+      attr_reader :title, :name, :number, :laboratory, :link, :words, :standing, :fingerprint,
+                  :attached
 
       # @param title [String] what it is, in English; @param name [String] what it is about
       # @param number [String] of the document; empty for one that has none
       # @param link [String, nil] address that opens its record
+      # @param fingerprint [String, nil] of the key that signs it
+      # @param attached [Hash{String => String}] files that go with it, by their names
       # @param standing [Standing, nil] a preview, a superseded or withdrawn one, a lesson
-      def initialize(title:, name:, number: "", laboratory: Laboratory.none, language: "en", link: nil, standing: nil)
+      def initialize(title:, name:, number: "", laboratory: Laboratory.none, language: "en", link: nil, standing: nil,
+                     fingerprint: nil, attached: {})
         @title = title
         @name = name
         @number = number
         @laboratory = laboratory
         @link = link
         @standing = standing
+        @fingerprint = fingerprint
+        @attached = attached
         @words = PaperWords.new(language)
       end
 

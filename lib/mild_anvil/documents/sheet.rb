@@ -130,6 +130,7 @@ module MildAnvil
         @letterhead&.terms
         @letterhead&.running(foot)
         tags.finish
+        PdfAttached.embed(pdf, paper.attached)
         pdf.render
       end
 

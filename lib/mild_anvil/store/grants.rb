@@ -12,7 +12,8 @@ module MildAnvil
                    makings blind_judgements long_readings long_events fact_withdrawals long_reports
                    long_report_signatures long_report_papers watched_breaks watched_changes watched_answers
                    watched_holds watched_releases upkeep_records laboratories statement_withdrawals packages
-                   carried_events certificate_papers bench_events].freeze
+                   carried_events certificate_papers bench_events signing_keys key_trusts
+                   chain_seals hearsay hearsay_ends].freeze
       # As it was read or handed in: never changed, but a draft that nobody saved takes it with it.
       AS_READ = %i[source_files source_file_chunks channels chunks findings analyses].freeze
 

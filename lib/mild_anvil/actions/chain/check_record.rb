@@ -14,8 +14,10 @@ module MildAnvil
           shown = ShowCheck.stored(facts, check, unit: unit)
           day = check.checked_at.localtime.strftime("%Y-%m-%d")
           head = Papers::Head.call(title: Documents::CheckRecordPdf::TITLE, name: facts.row.name, record: check,
-                                   number: "CH-#{check.id}", standing: standing(check), language: language)
-          content = Documents::CheckRecordPdf.render(shown, instrument(facts, check, unit), head)
+                                   number: "CH-#{check.id}", standing: standing(check), language: language,
+                                   hands: 1)
+          pdf = Documents::CheckRecordPdf.render(shown, instrument(facts, check, unit), head)
+          content = Signing::Paper.seal(pdf, "check", check, 1)
           ExportStatement::Paper.new(content: content, type: "application/pdf",
                                      name: "check-#{check.instrument.name}-#{day}.pdf")
         end

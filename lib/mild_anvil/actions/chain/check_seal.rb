@@ -21,24 +21,34 @@ module MildAnvil
         # @param cells [Array<Store::Models::Instrument>] one, or the two of a cross-check
         # @param columns [Hash]; @param points [Array<Hash>]
         # @param verdict [Hash] passed, and what else follows
-        # @return [String] in hexadecimal digits
         # @param version [String] of the rules that it was made by
-        def call(cells, columns, points, verdict, version: KeepCheck::RULE_VERSION)
+        # @return [String] in hexadecimal digits
+        def call(...) = OpenSSL::Digest::SHA256.hexdigest(stated(...))
+
+        # @return [String] what the hash of a kept check is over
+        def text(check) = stated(*parts(check), version: check.rule_version)
+
+        def stated(cells, columns, points, verdict, version: KeepCheck::RULE_VERSION)
           kept = columns[:kind] == "cross" ? [*COLUMNS, :advantage] : COLUMNS
-          stated = columns.slice(*kept)
-          stated = anywhere(stated) unless NUMBERED.include?(version)
-          Canonical.sha256({ instruments: cells.map(&:uid), rule_version: version,
-                             columns: plain(stated), points: points.map { |p| plain(p.slice(*POINT)) },
-                             verdict: plain(verdict) })
+          typed = columns.slice(*kept)
+          typed = anywhere(typed) unless NUMBERED.include?(version)
+          Canonical.text({ instruments: cells.map(&:uid), rule_version: version,
+                           columns: plain(typed), points: points.map { |p| plain(p.slice(*POINT)) },
+                           verdict: plain(verdict) })
         end
 
         # @param check [Store::Models::InstrumentCheck]
         # @return [String] by what is stored
-        def of(check)
+        def of(check) = OpenSSL::Digest::SHA256.hexdigest(text(check))
+
+        def parts(check)
           cells = [check.instrument, check.second_instrument].compact
           verdict = verdict(check.passed, check.low_newtons, check.high_newtons)
-          call(cells, check.values, check.points.map(&:values), verdict, version: check.rule_version)
+          [cells, check.values, check.points.map(&:values), verdict]
         end
+        private_class_method :parts
+
+        private_class_method :stated
 
         # File and bench by what they are everywhere.
         def anywhere(columns)

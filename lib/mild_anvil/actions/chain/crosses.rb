@@ -31,8 +31,9 @@ module MildAnvil
           columns = columns(first, second, given, at)
           passed = found.agree? != false
           sha256 = CheckSeal.call([first, second], columns, points, CheckSeal.verdict(passed))
-          check = Store::Models::InstrumentCheck.create(passed: passed, person_id: person.id, sha256: sha256,
-                                                        rule_version: KeepCheck::RULE_VERSION, **columns)
+          check = Store::Models::InstrumentCheck.create(passed: passed, sha256: sha256, **columns,
+                                                        rule_version: KeepCheck::RULE_VERSION,
+                                                        **KeepCheck.hand(person, first, sha256))
           KeepCheck.keep_points(check, points)
           Store::Events.record(:keep_cross_check, check, person_id: person.id,
                                                          after: { cells: [first.name, second.name],

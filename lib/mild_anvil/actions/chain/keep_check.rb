@@ -41,8 +41,8 @@ module MildAnvil
           low, high = result.range
           check = Store::Models::InstrumentCheck.create(instrument_id: instrument.id, passed: result.passed?,
                                                         low_newtons: low, high_newtons: high, sha256: sha256,
-                                                        rule_version: RULE_VERSION, person_id: person.id,
-                                                        **typed.columns)
+                                                        rule_version: RULE_VERSION, **typed.columns,
+                                                        **hand(person, instrument, sha256))
           keep_points(check, typed.points)
           Store::Events.record(:keep_check, check, person_id: person.id,
                                                    after: { instrument: instrument.name, passed: check.passed,
@@ -51,6 +51,12 @@ module MildAnvil
           check
         end
         private_class_method :write
+
+        # @return [Hash] columns of the hand under a check
+        def hand(person, instrument, sha256)
+          Signing::Hand.columns(person, "checked", "check", name: instrument.name, instrument: instrument.uid,
+                                                            text_sha256: sha256)
+        end
 
         # The same readings at the same moment are one check.
         def refuse_again!(instrument, sha256)

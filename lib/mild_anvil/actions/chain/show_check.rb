@@ -25,7 +25,7 @@ module MildAnvil
         # @return [Hash] one line of a list
         def row(check)
           { id: check.id, kind: check.kind, source: check.source, checked_at: check.checked_at, passed: check.passed,
-            good_until: check.good_until, person: check.person.name, note: check.note,
+            good_until: check.good_until, person: Signing::Hand.name(check), note: check.note,
             other: check.second_instrument&.name, withdrawn: check.withdrawn_reason, file: file(check) }
         end
 

@@ -23,7 +23,7 @@ module MildAnvil
             shown = ShowCompare.new(lot_id: lot_id, **asked)
             sign(shown, sha256, keys, words.to_s.strip, person).id
           end
-          Store::Models::Conclusion[id].tap { |row| Papers.keep(row) }
+          Store::Models::Conclusion[id].tap { |row| Signing::Drawing.draw(row) }
         end
 
         def sign(shown, sha256, keys, words, person)
@@ -70,8 +70,7 @@ module MildAnvil
           refuse_twice!(lot, sha256)
           row = create(lot, body, sha256, study, person)
           row.keep_lots(shown.lots.map(&:id))
-          Store::Models::ConclusionSignature.create(conclusion_id: row.id, person_id: person.id, meaning: MEANING,
-                                                    sha256: sha256)
+          Signing::Countersign.first("conclusion", row, person, MEANING)
           Store::Events.record(:conclude, row, person_id: person.id, lot_id: lot.id,
                                                after: { number: row.number, sha256: sha256, sentences: sentences })
           row

@@ -11,18 +11,7 @@ module MildAnvil
         # @return [Store::Models::Conclusion]
         # @raise [Forbidden, Conflict, Tampered]
         def call(id:, sha256:, person_id:)
-          person = People.fetch!(person_id)
-          row = Store::Models::Conclusion.fetch!(id)
-          Store::Database.write do
-            Store::Models::Lot.locked!(row.lot_id)
-            row.refresh
-            SecondHand.sign(row, sha256, person) do |columns|
-              Store::Models::ConclusionSignature.create(conclusion_id: row.id, **columns)
-            end
-            Store::Events.record(:review_conclusion, row, person_id: person.id, lot_id: row.lot_id,
-                                                          after: { number: row.number, sha256: sha256 })
-          end
-          row.refresh.tap { |signed| Papers.keep(signed) }
+          Signing::Countersign.call("conclusion", id: id, sha256: sha256, person_id: person_id)
         end
       end
     end

@@ -21,23 +21,12 @@ module MildAnvil
             test = Store::Models::LongTest.locked!(test_id)
             keep(test, sha256, words.to_s.strip, person).id
           end
-          Store::Models::LongReport[id].tap { |row| ReportPapers.keep(row) }
+          Store::Models::LongReport[id].tap { |row| Signing::Drawing.draw(row) }
         end
 
         # @raise [Forbidden, Conflict, Tampered]
         def review(id:, sha256:, person_id:)
-          person = People.fetch!(person_id)
-          row = Store::Models::LongReport.fetch!(id)
-          Store::Database.write do
-            Store::Models::LongTest.locked!(row.test_id)
-            row.refresh
-            SecondHand.sign(row, sha256, person) do |columns|
-              Store::Models::LongReportSignature.create(report_id: row.id, **columns)
-            end
-            Store::Events.record(:review_long_report, row, person_id: person.id, lot_id: row.test.lot_id,
-                                                           after: { number: row.number, sha256: sha256 })
-          end
-          row.refresh.tap { |signed| ReportPapers.keep(signed) }
+          Signing::Countersign.call("report", id: id, sha256: sha256, person_id: person_id)
         end
 
         # @return [Array<Hash>] of a test, the newest first
@@ -121,8 +110,7 @@ module MildAnvil
           number = Store::Models::LongReport.where(test_id: test.id).max(:number).to_i + 1
           row = Store::Models::LongReport.create(test_id: test.id, number: number, body: body, sha256: sha256,
                                                  rule_version: Setup::RULE_VERSION, person_id: person.id)
-          Store::Models::LongReportSignature.create(report_id: row.id, person_id: person.id, meaning: MEANING,
-                                                    sha256: sha256)
+          Signing::Countersign.first("report", row, person, MEANING)
           row
         end
         private_class_method :create

@@ -23,7 +23,7 @@ module MildAnvil
           withdrawal = statement.withdrawal
           better = statement.superseded_by
           if withdrawal
-            return Standing.new(word: "withdrawn", line: "#{withdrawal.person.name}, " \
+            return Standing.new(word: "withdrawn", line: "#{Signing::Hand.name(withdrawal)}, " \
                                                          "#{withdrawal.created_at.utc.strftime('%Y-%m-%d')}: " \
                                                          "#{withdrawal.reason}")
           end

@@ -18,16 +18,16 @@ module MildAnvil
         def read(id, language: nil)
           row = Store::Models::ProofCertificate[id] || raise(NotFound, "there is no such certificate")
           place = { language: Papers::Laboratory.language(language || row.language),
-                    standing: row.replaced_by ? "superseded" : "" }
-          given_out = place == { language: row.language, standing: "" }
+                    standing: row.replaced_by ? "superseded" : "", address: Papers::Head.base }
+          given_out = place == { language: row.language, standing: "", address: row.address }
           ["#{row.number}.pdf", given_out ? row.bytes : other(row, place).bytes]
         end
 
-        # @param stated [Hash] see RunRecordPdf, with its number
+        # @param stated [Hash] see RunRecordPdf, with its number; @param of [Store::Models::ProofCertificate]
         # @return [Documents::Paper]
-        def head(run, stated, language, standing = nil)
+        def head(run, stated, language, standing = nil, of:)
           Papers::Head.call(title: stated[:title], name: stated[:subtitle], number: stated[:number], record: run,
-                            language: language, standing: standing)
+                            language: language, standing: standing, signed: of, hands: 1)
         end
 
         # @param stated [Hash] see RunRecordPdf
@@ -44,7 +44,7 @@ module MildAnvil
         private_class_method :other
 
         def draw(row, place)
-          bytes = Documents::RunRecordPdf.render(*drawn(row, place))
+          bytes = Signing::Paper.seal(Documents::RunRecordPdf.render(*drawn(row, place)), "certificate", row, 1)
           sha256 = Store::Models::Document.sha256(bytes)
           Store::Events.record(:keep_certificate_paper, row, person_id: row.person_id, lot_id: row.run.lot_id,
                                                              after: { **place, sha256: sha256 })
@@ -59,7 +59,7 @@ module MildAnvil
           now = Benching::RunRecord.stated(run, Benching::RunRecord.unit_of(run, kept[:unit]))
           stated = { **now.slice(:rule), **kept, **now.slice(:curve, :unit) }
           stated.update(levels: kept[:levels].transform_keys(&:to_s), rule: shaped(stated[:rule]))
-          [stated, head(run, stated, place[:language], standing(row.replaced_by))]
+          [stated, head(run, stated, place[:language], standing(row.replaced_by), of: row)]
         end
         private_class_method :drawn
 

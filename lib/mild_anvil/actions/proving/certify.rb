@@ -56,7 +56,8 @@ module MildAnvil
           run = Store::Models::Run.fetch!(run_id)
           given = run.certificates.map do |row|
             { **row.values.slice(:id, :number, :witness_name, :witness_body, :witness_mark, :examination_due,
-                                 :load_test_due, :created_at, :replaces_id), person: row.person.name }
+                                 :load_test_due, :created_at, :replaces_id),
+              person: Signing::Hand.name(row) }
           end
           { run_id: run.id, lot_id: run.lot_id, against: against(run), certificates: given,
             loose_gear: LooseGears.of(run.lot_id) }
@@ -83,20 +84,33 @@ module MildAnvil
           number = number!
           dues = Dues.after(run.ended_at.to_date)
           stated = facts(run, number, given(person, witness, replaces, reason), dues)
-          language = Papers::Laboratory.language(nil)
-          pdf = Documents::RunRecordPdf.render(stated, CertificatePapers.head(run, stated, language))
-          row = Store::Models::ProofCertificate.create(
-            number: number, run_id: run.id, replaces_id: replaces&.id, person_id: person.id, language: language,
-            content: CertificatePapers.kept(stated), document: Sequel.blob(pdf),
-            sha256: OpenSSL::Digest::SHA256.hexdigest(pdf), examination_due: dues[:examination],
-            load_test_due: dues[:load_test], **witness.transform_keys { |key| :"witness_#{key}" }
+          content = CertificatePapers.kept(stated)
+          row = Store::Models::ProofCertificate.new(
+            number: number, run_id: run.id, replaces_id: replaces&.id, language: Papers::Laboratory.language(nil),
+            content: content, examination_due: dues[:examination], load_test_due: dues[:load_test],
+            address: Papers::Head.base, **witness.transform_keys { |key| :"witness_#{key}" },
+            **Signing::Hand.columns(person, "certified", "certificate", **said(number, run, content))
           )
+          draw(row, run, stated)
           Store::Events.record(:certify, row, person_id: person.id, lot_id: run.lot_id,
                                               after: { number: number, run: run.uid, sha256: row.sha256,
                                                        replaces: replaces&.number })
           row
         end
         private_class_method :keep
+
+        # @return [Hash] what the seal of a certificate says of it
+        def said(number, run, content)
+          { number: number, name: run.lot.name, run: run.uid,
+            text_sha256: OpenSSL::Digest::SHA256.hexdigest(content) }
+        end
+
+        def draw(row, run, stated)
+          pdf = Documents::RunRecordPdf.render(stated, CertificatePapers.head(run, stated, row.language, of: row))
+          pdf = Signing::Paper.seal(pdf, "certificate", row, 1)
+          row.set(document: Sequel.blob(pdf), sha256: OpenSSL::Digest::SHA256.hexdigest(pdf)).save
+        end
+        private_class_method :draw
 
         # One after the other in a year; the schema holds them apart.
         def number!

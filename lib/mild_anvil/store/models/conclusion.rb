@@ -21,6 +21,19 @@ module MildAnvil
 
         # @return [String]
         def called = "Conclusion #{number}"
+        # @return [String] what it is about, in a seal
+        def about = "#{job.customer}, #{job.title}"
+        def lock_owner = Lot.locked!(lot_id)
+        def of_lot_id = lot_id
+
+        dataset_module do
+          # Those of which a paper is still to be drawn: one for each hand under them.
+          def lacking_papers
+            hands = ConclusionSignature.where(conclusion_id: Sequel[:conclusions][:id]).select { count.function.* }
+            papers = ConclusionPaper.where(conclusion_id: Sequel[:conclusions][:id]).select { count(:signature_count).distinct }
+            where(Sequel.lit("? > ?", hands, papers)).order(:id)
+          end
+        end
 
         # @param ids [Array<Integer>] of the lots that were compared
         def keep_lots(ids) = db[:conclusion_lots].multi_insert(ids.map { |id| { conclusion_id: self.id, lot_id: id } })

@@ -15,6 +15,8 @@ module MildAnvil
         # @raise [NotFound]
         def self.fetch!(id) = self[id] || raise(NotFound.new("there is no check #{id}", id: id))
 
+        # @return [String] what it is about, in a seal
+        def about = instrument.name
         def dead_weight? = kind == "dead weight"
         def cross? = kind == "cross"
       end

@@ -23,6 +23,19 @@ module MildAnvil
 
         # @return [String]
         def called = "Report #{number}"
+        # @return [String] what it is about, in a seal
+        def about = test.title
+        def lock_owner = LongTest.locked!(test_id)
+        def of_lot_id = test.lot_id
+
+        dataset_module do
+          # Those of which a paper is still to be drawn: one for each hand under them.
+          def lacking_papers
+            hands = LongReportSignature.where(report_id: Sequel[:long_reports][:id]).select { count.function.* }
+            papers = LongReportPaper.where(report_id: Sequel[:long_reports][:id]).select { count(:signature_count).distinct }
+            where(Sequel.lit("? > ?", hands, papers)).order(:id)
+          end
+        end
       end
     end
   end

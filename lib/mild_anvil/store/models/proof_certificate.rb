@@ -12,6 +12,9 @@ module MildAnvil
         one_to_one :replaced_by, class: "MildAnvil::Store::Models::ProofCertificate", key: :replaces_id
         one_to_many :papers, class: "MildAnvil::Store::Models::CertificatePaper", key: :certificate_id, order: :id
 
+        # @return [String] what it is about, in a seal
+        def about = run.lot.name
+
         # @return [String] of the paper that was given out
         # @raise [Tampered]
         def bytes

@@ -17,6 +17,9 @@ module MildAnvil
 
         def reviewed? = signatures.any? { |signature| signature.meaning == "reviewed" }
 
+        # @return [String, nil] why it counts no longer
+        def no_longer = nil
+
         private
 
         def altered!(why)

@@ -7,6 +7,9 @@ module MildAnvil
       # supersedes it.
       class Statement < Sequel::Model(:statements)
         include Record
+        include SignedText
+
+        FORMATS = 3 # of its papers
 
         plugin :serialization, :json, :changes
         many_to_one :lot, class: "MildAnvil::Store::Models::Lot"
@@ -23,24 +26,34 @@ module MildAnvil
         # @return [Sequel::Dataset] ids of those that rest on any of these pulls
         def self.with_pulls(ids) = db[:statement_items].where(pull_id: ids).select(:statement_id)
 
-        # @return [Hash] inputs, content, rule_version; string keys
-        # @raise [Tampered] when the text has another hash than was signed
-        def frozen_body
-          altered! "its text has another hash" if OpenSSL::Digest::SHA256.hexdigest(body) != sha256
-          altered! "a signature is over another text" if signatures.any? { |signature| signature.sha256 != sha256 }
+        # @return [String]
+        def called = "Statement #{number}"
 
-          JSON.parse(body)
+        # @return [String] what it is about, in a seal
+        def about = lot.name
+        def lock_owner = Lot.locked!(lot_id)
+        def of_lot_id = lot_id
+
+        # @return [String, nil] why it counts no longer
+        def no_longer
+          return "was withdrawn" if withdrawal
+          return if superseded_by.nil?
+
+          "was superseded by #{superseded_by.number}: review that one"
         end
 
-        def altered!(why)
-          raise Tampered.new("Statement #{number} is not what was signed: #{why}. It is not given out", id: id)
+        dataset_module do
+          # Those of which a paper is still to be drawn: every format for each hand under them.
+          def lacking_papers
+            hands = Signature.where(Sequel[:signatures][:statement_id] => Sequel[:statements][:id]).select { count.function.* }
+            papers = Document.where(Sequel[:documents][:statement_id] => Sequel[:statements][:id])
+                             .select { count(Sequel.function(:concat, :format, :signature_count)).distinct }
+            where(Sequel.lit("? * ? > ?", FORMATS, hands, papers)).order(:id)
+          end
         end
-        private :altered!
 
         # @param rows [Array<Hash>] pull_id, judgement_id, measurement_id that it rests on
         def keep_items(rows) = db[:statement_items].multi_insert(rows.map { |row| row.merge(statement_id: id) })
-
-        def reviewed? = signatures.any? { |signature| signature.meaning == "reviewed" }
       end
     end
   end
