@@ -71,6 +71,8 @@ Sequel.migration do
       alter_table(table) { add_column :sealed, "longtext" }
     end
 
+    alter_table(:carried_events) { add_index %i[subject_uid action], name: :carried_about }
+
     # The last hash of each row, for whoever looks at one lot; what proves it is the chain.
     create_table(:row_seals) do
       String :table_name, size: 40, null: false
@@ -110,6 +112,7 @@ Sequel.migration do
 
   down do
     %i[hearsay_ends hearsay row_seals].each { |table| drop_table(table) }
+    alter_table(:carried_events) { drop_index %i[subject_uid action], name: :carried_about }
     %i[events carried_events].each { |table| alter_table(table) { drop_column :sealed } }
     drop_table(:chain_seals)
     papers.each do |table, (place, once)|

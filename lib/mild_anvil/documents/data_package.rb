@@ -11,6 +11,7 @@ module MildAnvil
     # the fields of each table. Source: the Frictionless Data Package specification, version 1.
     class DataPackage
       MANIFEST = "datapackage.json"
+      SEAL = "seal.json" # over the manifest; named by nothing
       FORMAT = 1
       EXAMPLES = { "integer" => "integer", "number" => "number", "string" => "string", "boolean" => "boolean",
                    "date" => "date", "datetime" => "datetime", "file" => "string" }.freeze
@@ -18,13 +19,14 @@ module MildAnvil
 
       # @param path [String] of the file to be written
       # @param about [Hash] title, description, and what is ours
+      # @param seal [Proc] from the hash of the manifest to the text of its seal
       # @yieldparam package [DataPackage]
       # @return [Hash] the manifest
-      def self.write(path, about)
+      def self.write(path, about, seal: nil)
         Zip::OutputStream.open(path) do |zip|
           package = new(zip)
           yield package
-          package.finish(about)
+          package.finish(about, seal)
         end
       end
 
@@ -67,12 +69,19 @@ module MildAnvil
         path
       end
 
-      def finish(about)
+      def finish(about, seal)
         manifest = { profile: "data-package", **about, resources: @resources }
-        @zip.put_next_entry(MANIFEST)
-        @zip.write(JSON.pretty_generate(manifest))
+        text = JSON.pretty_generate(manifest)
+        entry(MANIFEST, text)
+        entry(SEAL, seal.call(OpenSSL::Digest::SHA256.hexdigest(text))) if seal
         manifest
       end
+
+      def entry(name, text)
+        @zip.put_next_entry(name)
+        @zip.write(text)
+      end
+      private :entry
 
       private
 

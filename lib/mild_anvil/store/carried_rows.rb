@@ -87,8 +87,9 @@ module MildAnvil
       end
 
       def any(table, name, ids)
-        subject = table.any.key(name) or return
         return unless table.name == :fact_withdrawals # rules of the shop go with everything only
+
+        subject = table.any.key(name) or return
 
         add(table.name, @database[table.name].where(subject: subject, subject_id: ids).select_map(:id))
       end

@@ -70,22 +70,33 @@ module MildAnvil
                              place: %i[conclusion_id signature_count language] },
         long_tests: { owners: %i[lot_id], loose: %i[reference_lot_id] }, long_stations: { owners: %i[test_id] },
         long_readings: { owners: %i[station_id] }, long_events: { owners: %i[station_id] },
-        fact_withdrawals: { any: { "reading" => :long_readings, "event" => :long_events } },
         long_reports: { owners: %i[test_id] }, long_report_signatures: { owners: %i[report_id] },
         long_report_papers: { owners: %i[report_id], files: { content: "papers" },
                               place: %i[report_id signature_count language] },
         watched_products: {}, watched_breaks: { owners: %i[product_id] }, watched_changes: { owners: %i[product_id] },
         watched_answers: { owners: %i[break_id] }, watched_holds: { owners: %i[break_id] },
-        watched_releases: { owners: %i[hold_id] },
-        upkeep_rules: { any: { "gear" => :gear, "instrument" => :instruments, "bench" => :benches, "other" => nil } },
-        upkeep_records: { owners: %i[rule_id] }
+        watched_releases: { owners: %i[hold_id] }, fact_withdrawals: { any: Subjects::FACTS },
+        upkeep_rules: { any: Subjects::UPKEEP }, upkeep_records: { owners: %i[rule_id] }
       }.to_h { |name, rest| [name, Table.new(name: name, **NOTHING, **rest).freeze] }.freeze
 
-      # Kept by the machine for itself, or secret: never carried.
+      # What somebody did, beside what was measured: believed only where it is vouched for.
+      ACTS = %i[instrument_checks certificates overloads aftermaths blind_judgements overrides judgements
+                quarantine_entries proof_certificates statements signatures statement_withdrawals conclusions
+                conclusion_signatures long_reports long_report_signatures watched_answers watched_releases
+                fact_withdrawals upkeep_records earlier_verdicts test_results].freeze
+      # Those that end or replace what they are about, and the column that names it.
+      ENDING = { judgements: :pull_id, overrides: :finding_id, fact_withdrawals: :subject_id,
+                 statement_withdrawals: :statement_id, statements: :supersedes_id,
+                 proof_certificates: :replaces_id, watched_releases: :hold_id,
+                 quarantine_entries: :quarantine_id }.freeze
+      # Columns that say that somebody looked at a row: emptied where nobody vouches for it.
+      VOUCHED = { design_factors: %i[checked_by_id], proof_rules: %i[checked_by_id],
+                  population_shapes: %i[checked_by_id], acceptance_templates: %i[checked_by_id] }.freeze
+      # Kept by the machine for itself, or secret: never carried. What is only said to us is not passed on.
       LEFT = %i[accounts account_active_session_keys account_lockouts account_login_failures person_roles tokens
                 settings once_keys computations lot_summaries event_tails events carried_events packages chunks
                 source_file_chunks schema_info import_profiles laboratories lessons
-                practice_runs].freeze
+                practice_runs signing_keys key_trusts chain_seals row_seals hearsay hearsay_ends].freeze
 
       module_function
 
@@ -114,8 +125,21 @@ module MildAnvil
       def type(kind) = TYPES.fetch(kind, "string")
       private_class_method :type
 
+      # @return [Hash] column => {allowed, longest, needed}: what the schema lets stand there
+      def limits(name, database = Sequel::Model.db)
+        @limits ||= {}
+        @limits[name] ||= database.schema(name).to_h do |column, row|
+          [column, { allowed: row[:db_type][/\Aenum\((.*)\)\z/, 1]&.scan(/'([^']*)'/)&.flatten,
+                     longest: row[:type] == :string ? row[:db_type][/\A(?:var)?char\((\d+)\)/, 1]&.to_i : nil,
+                     needed: !row[:allow_null] && row[:default].nil? && !row[:auto_increment] }.freeze]
+        end.freeze
+      end
+
       # @return [Boolean] whether a row, once written, is never changed
-      def fact?(name) = Grants::RECORDS.include?(name) || Grants::AS_READ.include?(name)
+      def fact?(name)
+        [Grants::RECORDS, Grants::AS_READ, ACTS].any? { |list| list.include?(name) } ||
+          columns(name).key?(:withdrawn_at)
+      end
     end
   end
 end

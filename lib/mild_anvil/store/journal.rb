@@ -19,7 +19,8 @@ module MildAnvil
 
       # @return [Boolean] whether a package brought it
       def carried?(subject, database = Sequel::Model.db)
-        database[:carried_events].where(subject_type: subject.class.name.split("::").last, subject_id: subject.id).any?
+        type = subject.class.name.split("::").last
+        database[:carried_events].where(subject_type: type, subject_uid: subject.uid).any?
       end
 
       # What had been done to a lot before a package brought it, the newest first.
@@ -38,15 +39,23 @@ module MildAnvil
       def about(subject, action, database = Sequel::Model.db)
         about = { subject_type: subject.class.name.split("::").last, subject_id: subject.id, action: action }
         told = database[:events].where(about).order(:id).all
-        told.empty? ? database[:carried_events].where(about).order(:id).all : told
+        told.empty? ? brought_about(subject, action, database) : told
       end
 
       # The same of what may have been told here and where it came from: a brought text has papers of both.
       # @return [Array<Hash>]
       def about_anywhere(subject, action, database = Sequel::Model.db)
         about = { subject_type: subject.class.name.split("::").last, subject_id: subject.id, action: action }
-        %i[carried_events events].flat_map { |table| database[table].where(about).order(:id).all }
+        brought_about(subject, action, database) + database[:events].where(about).order(:id).all
       end
+
+      # By the uid: an entry may have come before what it is about.
+      def brought_about(subject, action, database)
+        type = subject.class.name.split("::").last
+        named = subject.columns.include?(:uid) ? { subject_uid: subject.uid } : { subject_id: subject.id }
+        database[:carried_events].where(subject_type: type, action: action, **named).order(:id).all
+      end
+      private_class_method :brought_about
 
       # The last thing that happened to each of the pulls that something happened to last.
       # @return [Array<Hash>]

@@ -95,18 +95,6 @@ class PackagesTest < CommittedCase
     assert_empty DATABASE[:accounts].where(person_id: Models::Person.where(uid: stranger).select(:id)).all
   end
 
-  def test_a_package_signs_in_nobodys_name
-    made = filled
-    write(lot_ids: [made.id])
-    signer = person.values.slice(:uid, :name)
-    emptied
-    DATABASE[:people].insert(**signer, active: true, created_at: Time.now)
-    error = assert_raises(MildAnvil::InvalidInput) { bring(by: add_person("administrator")) }
-
-    assert_match(/a signature of #{signer[:name]}, who works here/, error.message)
-    assert_equal 0, Models::Statement.count
-  end
-
   def test_what_differs_is_shown_side_by_side_and_changed_only_where_it_was_chosen
     made = filled
     write(lot_ids: [made.id])

@@ -5,7 +5,8 @@ module MildAnvil
     module Packages
       # Lays a package over what is here: a row is known again by its uid, or by its place below its parent. What is new
       # is added; what is the same is left; what differs is told, and changed only where somebody chose so and it is no
-      # fact. Without writing it says what it would do.
+      # fact. What people did elsewhere and nobody vouches for is not added: it is heard (see Hearing). Inside the
+      # caller's transaction.
       class Merge
         Tables = Store::CarriedTables
         ASIDE = %i[id version].freeze
@@ -17,16 +18,17 @@ module MildAnvil
         attr_reader :differences, :counts
 
         # @param contents [Devices::Package::Contents] without problems
-        # @param write [Boolean]; @param take [Array<String>] uids of differing rows to be taken from the package
-        def initialize(contents, write:, take: [])
+        # @param vouched [Vouched]
+        # @param take [Array<String>] uids of differing rows to be taken from the package
+        def initialize(contents, vouched, take: [])
           @contents = contents
-          @write = write
+          @vouched = vouched
           @take = take
           @ids = Hash.new { |all, table| all[table] = {} }
           @differences = []
-          @counts = Hash.new { |all, table| all[table] = { new: 0, same: 0, differ: 0 } }
+          @counts = Hash.new { |all, table| all[table] = { new: 0, same: 0, differ: 0, said: 0 } }
           @later = []
-          @fresh = 0
+          @hearing = Hearing.new(contents, vouched, @ids)
         end
 
         # @return [Merge] self
@@ -39,7 +41,9 @@ module MildAnvil
         end
 
         # @return [Integer, nil] here, of a row of the package
-        def here(table, id) = @ids[table][id]
+        def here(table, id) = @ids[table][id].then { |found| found if found.is_a?(Integer) }
+
+        attr_reader :hearing
 
         # @return [Array<Integer>] of lots that the package holds
         def lots = @ids[:lots].values
@@ -49,34 +53,33 @@ module MildAnvil
 
         private
 
-        def table(table)
-          columns = Tables.columns(table.name)
-          @contents.rows(table.name).each do |row|
-            foreign = row.keys - columns.keys
-            refuse("#{table.name} has a column #{foreign.first} that is not known here") if foreign.any?
-            lay(table, row)
-          end
-        end
+        def table(table) = @contents.rows(table.name).each { |row| lay(table, row) }
 
         def lay(table, row)
           values = mapped(table, row)
-          found = values.value?(:new) && !row.key?(:uid) ? nil : find(table, values)
+          found = find(table, values)
           return known(table, row, values, found) if found
+          return hear(table, row, values) if @hearing.said?(table.name, row, values)
 
           drawn = drawn_here(table, values) or return fresh(table, row, values)
           @ids[table.name][row[:id]] = drawn[:id]
           @counts[table.name][:same] += 1
         end
 
-        DRAWN = { language: "en", standing: "" }.freeze # of packages from before papers had either
+        def hear(table, row, values)
+          @ids[table.name][row[:id]] = Hearing::SAID if row[:id]
+          @counts[table.name][@hearing.hear(table.name, row, values) ? :said : :same] += 1
+        end
+
+        DRAWN = { language: "en", standing: "", address: "" }.freeze # of packages from before papers had either
 
         # A paper of the same text, drawn on both sides for whoever opened it: each side keeps what it handed out.
         def drawn_here(table, values)
           place = table.place && DRAWN.merge(values).slice(*table.place)
-          database[table.name].first(place) if place && !place.value?(:new)
+          database[table.name].first(place) if place
         end
 
-        # References as they are here; :new where what they mean is not written yet.
+        # References as they are here; Hearing::SAID where what they mean is only said.
         def mapped(table, row)
           values = row.dup
           Tables.references(table.name).each do |column, parent|
@@ -84,6 +87,7 @@ module MildAnvil
             next values[column] = nil if hold_back?(table, column, row)
 
             values[column] = resolved(parent, values[column], table, column)
+            values[column] = nil if values[column] == Hearing::SAID && table.loose.include?(column)
           end
           plan_content(values) if table.name == :plans
           any(table, values) if table.any
@@ -115,7 +119,7 @@ module MildAnvil
           content = JSON.parse(values[:content])
           content["bench_id"] = @ids[:benches][content["bench_id"]] if content["bench_id"]
           content["train"].to_a.each { |link| link["gear_id"] = @ids[:gear][link["gear_id"]] if link["gear_id"] }
-          values[:content] = JSON.generate(content.transform_values { |v| v == :new ? nil : v })
+          values[:content] = JSON.generate(content)
         rescue JSON::ParserError
           refuse("a plan in it is no JSON")
         end
@@ -125,7 +129,7 @@ module MildAnvil
           return rows.first(uid: values[:uid]) if Tables.columns(table.name).key?(:uid)
 
           key = values.slice(*table.key)
-          key.value?(:new) ? nil : rows.first(key)
+          key.value?(Hearing::SAID) ? nil : rows.first(key)
         end
 
         def known(table, row, values, found)
@@ -135,18 +139,19 @@ module MildAnvil
 
           @counts[table.name][:differ] += 1
           tell(table, values, found, columns)
-          change(table, values, found, columns) if @write && @take.include?(values[:uid].to_s)
+          change(table, values, found, columns) if @take.include?(values[:uid].to_s)
         end
 
         def differing(table, values, found)
-          skip = [*ASIDE, *table.files.keys, *table.later, *table.loose, *table.own]
+          skip = [*ASIDE, *table.files.keys, *table.later, *table.loose, *table.own,
+                  *Tables::VOUCHED.fetch(table.name, [])]
           values.except(*skip).filter_map do |name, there|
             name unless same?(found[name], there) || (table.name == :plans && name == :content)
           end
         end
 
         def same?(here, there)
-          return true if there == :new
+          return true if there == Hearing::SAID
           return (here - there).abs < 1e-6 if here.is_a?(Time) && there.is_a?(Time)
           return here == BigDecimal(there.to_s) if here.is_a?(BigDecimal) && there.is_a?(Numeric)
 
@@ -173,27 +178,17 @@ module MildAnvil
           database[table.name].where(id: found[:id]).update(**values.slice(*columns), **more)
         end
 
-        # Nobody who works here has signed elsewhere: a package cannot sign in their name.
-        SIGNED = %i[signatures conclusion_signatures long_report_signatures].freeze
-
-        def refuse_forged!(table, values)
-          return unless SIGNED.include?(table.name) && values[:person_id].is_a?(Integer)
-
-          name = database[:people].where(id: values[:person_id], active: true).get(:name) or return
-          refuse("it has a signature of #{name}, who works here, that was not made here")
-        end
-
         def fresh(table, row, values)
-          refuse_forged!(table, values)
           @counts[table.name][:new] += 1
-          id = @write ? insert(table, values) : :new
+          id = insert(table, values)
           @ids[table.name][row[:id]] = id if row[:id]
+          @hearing.believed(table.name, row, values, id)
           (@new_recordings ||= []) << [row, id] if table.name == :recordings
           id
         end
 
         def insert(table, values)
-          values = values.except(:id)
+          values = values.except(:id, *(@vouched.believed? ? [] : Tables::VOUCHED.fetch(table.name, [])))
           table.files.each_key { |column| values[column] = Sequel.blob(@contents.file(values[column].to_s)) }
           values[:active] = false if table.name == :people # who comes with a package does not sign in here
           values[:draft_key] = nil if table.name == :recordings
@@ -202,7 +197,10 @@ module MildAnvil
           raise Conflict, "#{described(table, values)} is something else here: this and the package went on apart " \
                           "from each other. Nothing was taken in"
         rescue Sequel::Error => e
-          refuse("#{described(table, values)} cannot be kept: #{e.message.lines.first.to_s[0, 160]}")
+          raise if Store::Database::GIVEN_WAY.any? { |kind| e.is_a?(kind) }
+
+          refuse("#{described(table, values)} contradicts itself or what it belongs to (row #{values[:uid]}" \
+                 "#{e.message[/CONSTRAINT `(\w+)`/, 1]&.then { |name| ", #{name.tr('_', ' ')}" }})")
         end
 
         def described(table, values)
@@ -212,12 +210,12 @@ module MildAnvil
         end
 
         def settle_later
-          return unless @write
-
           @later.each do |name, id, column, there|
             row = @ids[name][id]
             value = @ids[Tables.references(name).fetch(column)][there] or next
-            database[name].where(id: row, column => nil).update(column => value) unless row == value
+            next unless [row, value].all?(Integer) && row != value
+
+            database[name].where(id: row, column => nil).update(column => value)
           end
         end
 

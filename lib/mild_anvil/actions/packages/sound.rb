@@ -9,7 +9,7 @@ module MildAnvil
 
         # @param contents [Devices::Package::Contents]
         # @return [Array<String>]
-        def problems(contents)
+        def problems(contents, vouched = Vouched.new(contents))
           schema = contents.ours["schema"].to_i
           if schema > Store::Database.newest_schema
             return ["it was made by a later version (#{contents.ours['application'].to_s[0, 20]}): bring this one up " \
@@ -18,7 +18,8 @@ module MildAnvil
 
           return contents.problems if contents.problems.any?
 
-          Devices::Package::Signed.new(contents).problems + CarriedEvents.problems(contents)
+          sealed = vouched.problems + Devices::Package::Signed.new(contents).problems + CarriedEvents.problems(contents)
+          sealed.any? ? sealed : Proof.problems(contents)
         end
       end
     end

@@ -15,13 +15,34 @@ module MildAnvil
         def look(path)
           Devices::Package::Contents.open(path) do |contents|
             said = about(contents)
-            problems = Sound.problems(contents)
-            next { **said, problems: problems, counts: [], differences: [] } if problems.any?
+            vouched = Vouched.new(contents)
+            problems = Sound.problems(contents, vouched)
+            next nothing(said, problems) if problems.any?
 
-            merge = Merge.new(contents, write: false).call
-            { **said, problems: [], **told(merge) }
+            { **said, problems: [], **told(tried(contents, vouched)) }
+          rescue InvalidInput, Conflict => e
+            nothing(said, [e.message])
           end
         end
+
+        # What taking it would do, done and undone: a look finds all that taking it would refuse.
+        def tried(contents, vouched)
+          merge = nil
+          Store::NamedLock.hold(LOCK) do
+            Store::Database.again do
+              Sequel::Model.db.transaction(rollback: :always, savepoint: true) do
+                merge = Merge.new(contents, vouched).call
+              end
+            end
+          end
+          merge
+        end
+        private_class_method :tried
+
+        def nothing(said, problems)
+          { **said, problems: problems, counts: [], differences: [], heard: [], marked: 0 }
+        end
+        private_class_method :nothing
 
         # @param sha256 [String] of the bytes that were looked at
         # @param take [Array<String>] uids of differing rows to be taken from the package
@@ -33,25 +54,36 @@ module MildAnvil
           raise Conflict, "This is not the package that was looked at: look at it again" unless digest == sha256
 
           Devices::Package::Contents.open(path) do |contents|
-            problems = Sound.problems(contents)
+            vouched = Vouched.new(contents)
+            problems = Sound.problems(contents, vouched)
             raise InvalidInput.new("Not taken in: #{problems.first}", fields: { file: problems.first }) if problems.any?
 
-            merge = Store::NamedLock.hold(LOCK) { write(contents, take, { name: name, sha256: digest }, person) }
+            merge = Store::NamedLock.hold(LOCK) { write(contents, vouched, take, { name: name, sha256: digest }, person) }
+            merge.lots.each { |id| RefreshLot.settle(id) }
             { **about(contents), problems: [], **told(merge) }
           end
         end
 
-        def write(contents, take, file, person)
+        def write(contents, vouched, take, file, person)
           Store::Database.write do
-            merge = Merge.new(contents, write: true, take: take).call
+            merge = Merge.new(contents, vouched, take: take).call
             Curves.new(contents).keep(merge.new_recordings, merge)
             package = keep(contents, merge, file, person)
+            merge.hearing.keep(package, person)
             CarriedEvents.keep(contents, merge, package)
-            merge.lots.each { |id| RefreshLot.call(Store::Models::Lot.locked!(id)) }
+            refresh(merge)
             merge
           end
         end
         private_class_method :write
+
+        # A new lot stands in the rack at once; what is here already is brought up afterwards.
+        def refresh(merge)
+          known = Store::Models::LotSummary.where(lot_id: merge.lots).select_map(:lot_id)
+          (merge.lots - known).sort.each { |id| RefreshLot.call(Store::Models::Lot.locked!(id)) }
+          known.sort.each { |id| Store::Models::LotSummary.dataset.fall_behind(id) }
+        end
+        private_class_method :refresh
 
         def keep(contents, merge, file, person)
           counts = merge.counts.select { |_, row| row.values_at(:new, :differ).sum.positive? }
@@ -68,14 +100,15 @@ module MildAnvil
         def about(contents)
           ours = contents.ours
           { title: contents.title, scope: ours["scope"].to_s, application: ours["application"].to_s,
-            own: ours["installation"] == Write.installation, made: contents.manifest["created"].to_s,
+            own: ours["installation"] == Write.installation, vouched: Vouched.new(contents).told, made: contents.manifest["created"].to_s,
             lots: ours["lots"].to_a.map { |lot| { name: lot["name"].to_s, job: lot["job"].to_s } } }
         end
         private_class_method :about
 
         def told(merge)
           { counts: merge.counts.map { |table, row| { table: table.to_s, **row } },
-            differences: merge.differences.map(&:to_h) }
+            differences: merge.differences.map(&:to_h), heard: Heard.summed(merge.hearing.heard),
+            marked: merge.hearing.marks.size }
         end
         private_class_method :told
       end

@@ -18,6 +18,7 @@ module MildAnvil
         # @raise [NotFound]
         def self.call(path, lot_ids: nil, job_id: nil)
           installation # told once, before anything is looked at
+          Signing::Keys.own
           Sequel::Model.db.transaction(isolation: :repeatable) { new(lot_ids, job_id).write(path) }
         end
 
@@ -35,7 +36,9 @@ module MildAnvil
         end
 
         def write(path)
-          Documents::DataPackage.write(path, about) do |package|
+          about = about()
+          seal = ->(sha256) { Vouched.seal(sha256, about).line }
+          Documents::DataPackage.write(path, about, seal: seal) do |package|
             @package = package
             Tables::ALL.each_value { |table| table(table) }
             curves
@@ -53,7 +56,7 @@ module MildAnvil
             created: Time.now.utc.iso8601,
             mild_anvil: { format: Documents::DataPackage::FORMAT, application: VERSION,
                           schema: Store::Database.newest_schema, installation: Write.installation,
-                          scope: scope, lots: lots.map { |lot| named(lot) } } }
+                          scope: scope, own_events: Store::Journal.count, lots: lots.map { |lot| named(lot) } } }
         end
 
         def named(lot) = { uid: lot.uid, name: lot.name, job: lot.job.title }
@@ -114,7 +117,7 @@ module MildAnvil
         def originals
           ids = @recordings.map { |row| row[:source_file_id] }.uniq
           Store::Models::SourceFile.where(id: ids).order(:id).each do |file|
-            @package.file("originals", "#{file.sha256}#{File.extname(file.name)[/\A\.\w{1,8}\z/]}", file.bytes)
+            @package.file("originals", Packages.original(file.values).delete_prefix("originals/"), file.bytes)
           end
         end
 

@@ -25,14 +25,20 @@ module MildAnvil
         def wrong(recording, analysis)
           kept = analysis.findings_dataset.order(:id).map { |row| kept(row) }
           found = StoredCurve.analysis(recording).findings.map { |finding| found(finding) }
-          return if kept.size == found.size && kept.zip(found).all? { |a, b| same?(a, b) }
-
-          odd = kept.zip(found).find { |a, b| !same?(a, b) }&.first || found[kept.size]
+          odd = odd(kept, found) or return
           "#{Recordings.name(recording)}: #{odd[:kind].to_s.tr('_', ' ')} is not what its samples say"
         rescue Tampered, Zlib::Error, MildAnvil::Error => e
           "#{Recordings.name(recording)}: #{e.message}"
         end
         private_class_method :wrong
+
+        # @param kept [Array<Hash>]; @param found [Array<Hash>] of KEPT and extra
+        # @return [Hash, nil] the first that is not the same in both
+        def odd(kept, found)
+          return if kept.size == found.size && kept.zip(found).all? { |a, b| same?(a, b) }
+
+          kept.zip(found).find { |a, b| !same?(a, b) }&.first || found[kept.size]
+        end
 
         def kept(row)
           { **row.values.slice(*KEPT), extra: row.extra }
@@ -44,7 +50,6 @@ module MildAnvil
             value_si: finding.force_newtons, reason: finding.because[0, 400], confidence: finding.confidence,
             doubt: finding.doubt&.slice(0, 400), extra: Canonical.plain(finding.extra) }
         end
-        private_class_method :found
 
         def same?(one, other)
           case one

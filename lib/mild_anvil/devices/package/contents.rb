@@ -12,6 +12,8 @@ module MildAnvil
       # before problems is empty.
       class Contents
         MANIFEST = "datapackage.json"
+        SEAL = "seal.json"
+        SEAL_BYTES = 16 << 10
         OURS = "mild_anvil"
         FORMATS = [1].freeze
         HASH = /\Asha256:(\h{64})\z/
@@ -49,14 +51,30 @@ module MildAnvil
           @problems ||= [*unnamed, *@resources.values.lazy.filter_map { |row| harm(row) }.first(MOST_PROBLEMS)]
         end
 
+        # @return [Core::Seal::Sealed, nil] what signs it, if anything does
+        # @raise [InvalidInput] for a seal that cannot be read
+        def seal
+          return unless @archive.include?(SEAL)
+
+          read = @archive.size(SEAL) <= SEAL_BYTES && Core::Seal::Sealed.read(@archive.bytes(SEAL).force_encoding("UTF-8"))
+          read || refuse("its #{SEAL} cannot be read")
+        end
+
+        # @return [String] of the bytes of its manifest
+        def manifest_sha256 = OpenSSL::Digest::SHA256.hexdigest(@archive.bytes(MANIFEST))
+
         # @return [Array<Hash>] rows of a table: column => value
         # @raise [InvalidInput] for a value that is not of its type
-        def rows(table)
+        def rows(table) = (@rows ||= {})[table.to_s] ||= read_rows(table)
+
+        def read_rows(table)
           path = "data/#{table}.csv"
           resource = @resources[path] or return []
           types = resource.dig("schema", "fields").to_h { |field| [field["name"], field["type"]] }
           parsed(path).map { |row| row.to_h { |name, value| [name.to_sym, typed(value, types[name], table, name)] } }
         end
+
+        private :read_rows
 
         # @return [Array<Array<Float>>] columns of a curve; what is empty is not a number
         def curve(name)
@@ -106,7 +124,7 @@ module MildAnvil
         end
 
         def unnamed
-          (@archive.names - @resources.keys - [MANIFEST]).first(MOST_PROBLEMS).map do |name|
+          (@archive.names - @resources.keys - [MANIFEST, SEAL]).first(MOST_PROBLEMS).map do |name|
             "#{name} is not named by it"
           end
         end
