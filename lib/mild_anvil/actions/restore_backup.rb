@@ -15,12 +15,13 @@ module MildAnvil
       # @raise [Conflict] where somebody works already
       def call(path, owner_url:, url:)
         sound = Store::Backup.check(path)
-        owner = Store::Database.connect(owner_url, connections: 2)
+        owner = Store::Database.connect(owner_url, connections: 2, watched: false)
         refuse_filled!(owner)
         refuse_later!(sound)
         take_in(path, owner, owner_url)
         Store::Database.migrate(owner)
         grant(owner, url) unless url == owner_url
+        seal(url)
         sound
       ensure
         owner&.disconnect
@@ -32,6 +33,14 @@ module MildAnvil
         application.disconnect
       end
       private_class_method :grant
+
+      # A backup of a time before there were seals is sealed as it was found.
+      def seal(url)
+        application = Store::Database.connect(url, connections: 1)
+        Store::RowSeals.seal_what_is_there(application)
+        application.disconnect
+      end
+      private_class_method :seal
 
       def refuse_filled!(owner)
         return unless owner.table_exists?(:people) && !owner[:people].empty?

@@ -7,7 +7,7 @@ module MildAnvil
     module CarriedJournal
       COLUMNS = { uid: "string", at: "datetime", person_id: "integer", action: "string", subject_type: "string",
                   subject_uid: "string", lot_id: "integer", before: "string", after: "string",
-                  previous_sha256: "string", sha256: "string", written_person_id: "integer",
+                  previous_sha256: "string", sha256: "string", sealed: "string", written_person_id: "integer",
                   written_subject_id: "integer", written_lot_id: "integer" }.freeze
       WRITTEN = { person_id: :written_person_id, subject_id: :written_subject_id, lot_id: :written_lot_id }.freeze
 

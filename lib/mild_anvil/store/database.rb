@@ -36,13 +36,15 @@ module MildAnvil
       #   it as ?more=host:port,host:port
       # @return [Sequel::Database]
       # @raise [Error] naming the address when no server answers there
-      def connect(url, connections: 8)
+      # @param watched [Boolean] whether what is written is told in the chain: not what a migration does
+      def connect(url, connections: 8, watched: true)
         Sequel.default_timezone = :utc
         database = Sequel.connect(url, fractional_seconds: true, max_connections: connections,
                                        after_connect: method(:prepare_connection), test: false)
         database.extend(SeveralHosts)
         database.test_connection
         SoundConnections.for(database)
+        WatchedWrites.for(database) if watched
         Sequel::Model.db = database
         database
       rescue Sequel::DatabaseConnectionError => e
@@ -93,11 +95,11 @@ module MildAnvil
         # Sequel tries again from the outermost transaction only.
         again = { retry_on: GIVEN_WAY, num_retries: TRIES - 1, before_retry: ->(tries, _) { pause(tries) } }
         inside(database, **(database.in_transaction? ? {} : again)) do
-          Events.pending.clear # of a try before
+          Events.clear # of a try before
           yield.tap { Events.flush(database) }
         end
       ensure
-        Events.pending.clear unless writing?
+        Events.clear unless writing?
       end
 
       # Runs a block again as long as the database makes it give way: for one statement, or what opens its own

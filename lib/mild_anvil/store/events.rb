@@ -11,7 +11,9 @@ module MildAnvil
       START = "0" * 64
       TAIL_ID = 1
       CHAINED = %i[uid at person_id action subject_type subject_id lot_id before after previous_sha256].freeze
-      Entry = Struct.new(:person_id, :action, :subject_type, :subject_id, :lot_id, :before, :after, keyword_init: true)
+      SHOWN = [:id, *CHAINED, :sha256].freeze # without the hashes of rows, which are many
+      Entry = Struct.new(:person_id, :action, :subject_type, :subject_id, :lot_id, :before, :after, :sealed,
+                         keyword_init: true)
 
       module_function
 
@@ -26,15 +28,42 @@ module MildAnvil
       # @return [Array<Entry>] of this thread, not written yet
       def pending = Thread.current[:mild_anvil_events] ||= []
 
-      # Writes what is pending; called by Database.write at the end of the outermost transaction.
+      # Forgets what was not written.
+      def clear
+        pending.clear
+        RowSeals.touched.clear
+      end
+
+      # Writes what is pending, with the hashes of the rows that were written; called by Database.write at the end of
+      # the outermost transaction.
       def flush(database)
         entries = pending.dup
         pending.clear
-        return if entries.empty?
+        return if entries.empty? && RowSeals.touched.empty?
 
         previous = tail(database)
+        sealed = RowSeals.taken(database)
+        RowSeals.keep(sealed, database)
+        entries = with_rows(entries, sealed, database)
         entries.each { |entry| previous = append(database, entry, previous) }
       end
+
+      # The last entry of a transaction names its rows; where nobody told of anything, they are told by themselves.
+      def with_rows(entries, sealed, database)
+        return entries if sealed.empty?
+
+        entries << rows_alone(database) if entries.empty?
+        entries.last.sealed = JSON.generate(sealed)
+        entries
+      end
+      private_class_method :with_rows
+
+      def rows_alone(database)
+        person = database[:people].min(:id)
+        Entry.new(person_id: person, action: "seal_rows", subject_type: "Person", subject_id: person, before: {},
+                  after: {})
+      end
+      private_class_method :rows_alone
 
       def tail(database)
         database[:event_tails].insert_ignore.insert(id: TAIL_ID, sha256: START)
@@ -59,6 +88,7 @@ module MildAnvil
       # @return [String] the hash that it must have
       def digest(row)
         stated = CHAINED.map { |name| name == :at ? row[name].utc.strftime("%Y-%m-%dT%H:%M:%S.%6N") : row[name] }
+        stated << row[:sealed] if row[:sealed]
         OpenSSL::Digest::SHA256.hexdigest(JSON.generate(stated))
       end
 

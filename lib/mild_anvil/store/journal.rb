@@ -12,7 +12,8 @@ module MildAnvil
       # @return [Sequel::Dataset] the newest first
       def events(lot_id = nil, database = Sequel::Model.db)
         rows = database[:events].join(:people, id: Sequel[:events][:person_id])
-                                .select_all(:events).select_append(Sequel[:people][:name].as(:person))
+                                .select(*Events::SHOWN.map { |name| Sequel[:events][name] })
+                                .select_append(Sequel[:people][:name].as(:person)).exclude(action: "seal_rows")
                                 .order(Sequel.desc(Sequel[:events][:id]))
         lot_id ? rows.where(Sequel[:events][:lot_id] => lot_id) : rows
       end

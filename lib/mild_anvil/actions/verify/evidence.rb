@@ -17,7 +17,7 @@ module MildAnvil
         end
 
         PARTS = [Files, Recordings, Findings, Checks, Attachments, Statements, Signatures, Documents,
-                 Certificates, Conclusions, LongReports, Readings, Events].freeze
+                 Certificates, Conclusions, LongReports, Readings, Rows, Events].freeze
 
         module_function
 
