@@ -66,6 +66,17 @@ Sequel.migration do
       DateTime :created_at, null: false, size: 6
     end
 
+    # What came of looking at everything.
+    create_table(:verifications) do
+      primary_key :id
+      String :uid, size: 26, fixed: true, null: false, unique: true
+      Integer :broken, null: false
+      Float :seconds, null: false
+      column :content, "longtext", null: false
+      DateTime :created_at, null: false, size: 6
+      constraint(:verification_is_json) { Sequel.function(:json_valid, :content) }
+    end
+
     # Rows that an event wrote, each with its hash: {table: {key: hash, or null for one that is gone}}.
     %i[events carried_events].each do |table|
       alter_table(table) { add_column :sealed, "longtext" }
@@ -114,6 +125,7 @@ Sequel.migration do
     %i[hearsay_ends hearsay row_seals].each { |table| drop_table(table) }
     alter_table(:carried_events) { drop_index %i[subject_uid action], name: :carried_about }
     %i[events carried_events].each { |table| alter_table(table) { drop_column :sealed } }
+    drop_table(:verifications)
     drop_table(:chain_seals)
     papers.each do |table, (place, once)|
       from(table).exclude(address: "").delete

@@ -7,7 +7,7 @@ module OwnerDatabase
   module_function
 
   def connection
-    @connection ||= Sequel.connect(ENV.fetch("OWNER_DATABASE_URL"), max_connections: 2)
+    @connection ||= Sequel.connect(ENV.fetch("OWNER_DATABASE_URL"), max_connections: 2, fractional_seconds: true)
   end
 
   # Everything that tests without a rollback have made.

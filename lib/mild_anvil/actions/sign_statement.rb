@@ -32,6 +32,7 @@ module MildAnvil
         seen = Store::Models::Computation.first(statement_sha256: sha256, lot_id: lot.id) || raise(unknown)
         inputs = seen.frozen_inputs
         current!(lot, inputs)
+        unaltered!(lot)
         previous = Store::Models::Statement.where(lot_id: lot.id).order(:number).last
         Signable.check!(lot, inputs, seen.statement, previous, sha256, reasons)
         statement = freeze!(lot, seen, previous, person, reasons)
@@ -41,6 +42,15 @@ module MildAnvil
         statement
       end
       private_class_method :sign
+
+      def unaltered!(lot)
+        found = AlteredRows.of(lot)
+        return if found.empty?
+
+        raise InvalidInput.new("Not signed. What it rests on was altered behind the application's back: " \
+                               "#{found.first(3).join(', ')}", fields: { lot: "was altered" })
+      end
+      private_class_method :unaltered!
 
       def unknown
         Conflict.new("What was to be signed is not known here, or was computed by other rules: look at the rating " \

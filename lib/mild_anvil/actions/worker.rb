@@ -7,6 +7,7 @@ module MildAnvil
     module Worker
       IDLE_SECONDS = 0.1
       BACKUP_LOOK_SECONDS = 60
+      LOOK_SECONDS = 3
 
       module_function
 
@@ -26,6 +27,23 @@ module MildAnvil
             warn "backup: #{e.class}: #{e.message}"
           ensure
             sleep BACKUP_LOOK_SECONDS
+          end
+        end
+      end
+
+      # Papers that wait, the head of the chain, the daily look at everything: beside the computing, until the process
+      # ends.
+      # @return [Thread]
+      def keep_watch
+        Thread.new do
+          loop do
+            Signing::Drawing.catch_up
+            Signing::SealChain.if_due
+            DailyVerify.if_due
+          rescue StandardError => e # looked at again in a moment, whatever it was
+            warn "watch: #{e.class}: #{e.message}"
+          ensure
+            sleep LOOK_SECONDS
           end
         end
       end

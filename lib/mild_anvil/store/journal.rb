@@ -32,6 +32,12 @@ module MildAnvil
                                  .order(Sequel.desc(Sequel[:carried_events][:id])).all
       end
 
+      # @return [String, nil] the hash of an event
+      def sha256_of(id, database = Sequel::Model.db) = database[:events].where(id: id).get(:sha256)
+
+      # @return [Hash, nil] id, uid, sha256 of the last event
+      def head(database = Sequel::Model.db) = database[:events].order(:id).select(:id, :uid, :sha256).last
+
       def count(database = Sequel::Model.db) = database[:events].count
 
       # @param subject [Sequel::Model]

@@ -8,8 +8,10 @@ module MildAnvil
       STATUS = { InvalidInput => 422, NotFound => 404, Conflict => 409, InsufficientData => 409, Forbidden => 403,
                  NotSignedIn => 401, Stopped => 503, DeviceError => 503,
                  Tampered => 500, NotConverged => 500 }.freeze
-      DATABASE = "The database did not take this: nothing was saved. Try again; if it stays, look at var/log/web.log"
-      FAULT = "Something went wrong inside: nothing was saved. The log has the details"
+      DATABASE = "The database did not go along. Whether this was saved is not known: load again and look; if it " \
+                 "stays, look at var/log/web.log"
+      FAULT = "Something went wrong inside. Whether this was saved is not known: load again and look. The log has the " \
+              "details"
 
       def self.registered(app)
         app.helpers Answers

@@ -11,6 +11,7 @@ module MildAnvil
         # written, not when they asked.
         ROLES = { "reviewed" => %w[reviewer], "withdrawn" => %w[reviewer] }.freeze
         WORKING = %w[technician reviewer].freeze
+        UNKNOWN = "is signed by a key that is not known here"
 
         module_function
 
@@ -41,7 +42,7 @@ module MildAnvil
         def wrong(row, **said)
           return if row.seal.nil?
 
-          sealed = Keys.of(row) or return "is signed by a key that is not known here"
+          sealed = Keys.of(row) or return UNKNOWN
           return "has a signature that its key did not make" unless sealed.genuine?
 
           content = sealed.content

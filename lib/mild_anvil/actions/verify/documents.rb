@@ -7,7 +7,7 @@ module MildAnvil
       # none is missing.
       module Documents
         KIND = "documents"
-        PLACE = { format: nil, signature_count: nil, language: "en", standing: "" }.freeze # and what is not told
+        PLACE = { format: nil, signature_count: nil, language: "en", standing: "", address: "" }.freeze # and what is not told
         LEFT = "of which the events say nothing: kept by a version that did not tell them"
 
         module_function
@@ -17,8 +17,7 @@ module MildAnvil
           Store::Models::Statement.order(:id).each do |statement|
             documents = statement.documents
             documents.each { |document| yield wrong(statement, document) }
-            missing = missing(statement, documents)
-            yield "#{Statements.name(statement)} lacks #{missing.first}" if missing.any?
+            missing(statement, documents).each { |words| yield words }
           end
         end
 
@@ -38,21 +37,31 @@ module MildAnvil
         # @return [Array<String>] the hashes that were told when it was kept, here or where it was brought from; taken
         #   away, one would be missing in the chain
         def told(statement, document)
-          rows = Store::Journal.about_anywhere(statement, "keep_document").map { |row| JSON.parse(row[:after]) }
+          rows = journal(statement)
           same = document.values.slice(*PLACE.keys).transform_keys(&:to_s)
           rows.select { |row| { **PLACE.transform_keys(&:to_s), **row.slice(*same.keys) } == same }
               .map { |row| row["sha256"] }
         end
         private_class_method :told
 
+        # One that was told of was taken away; one that never was is still to be drawn.
         def missing(statement, documents)
           wanted = (1..statement.signatures.size).to_a.product(KeepDocuments::TYPES.keys)
           left = wanted - documents.map { |document| [document.signature_count, document.format] }
           left.map do |count, format|
-            "the #{format.upcase} with #{count == 1 ? 'one signature' : "#{count} signatures"}"
+            place = { format: format, signature_count: count }.transform_keys(&:to_s)
+            next :waiting unless journal(statement).any? { |row| row.slice(*place.keys) == place }
+
+            "#{Statements.name(statement)} lacks the #{format.upcase} with " \
+              "#{count == 1 ? 'one signature' : "#{count} signatures"}"
           end
         end
         private_class_method :missing
+
+        def journal(statement)
+          Store::Journal.about_anywhere(statement, "keep_document").map { |row| JSON.parse(row[:after]) }
+        end
+        private_class_method :journal
       end
     end
   end

@@ -14,7 +14,10 @@ module MildAnvil
 
         # @yield [String, nil]
         def each
-          Store::Models::LongReport.order(:id).each { |row| yield wrong(row) }
+          Store::Models::LongReport.order(:id).each do |row|
+            yield wrong(row)
+            SignedRows.waiting(row).times { yield :waiting }
+          end
         end
 
         def wrong(row)

@@ -17,6 +17,7 @@ module MildAnvil
             signatures = statement.signatures
             yield "#{Statements.name(statement)} is signed by nobody" if signatures.empty?
             signatures.each { |signature| yield wrong(statement, signature) }
+            out_of_order(statement, signatures)&.then { |words| yield words }
           end
         end
 
@@ -28,13 +29,29 @@ module MildAnvil
         end
         private_class_method :wrong
 
-        def told?(statement, signature)
+        def told?(statement, signature) = !event(statement, signature).nil?
+        private_class_method :told?
+
+        def event(statement, signature)
           rows = Store::Journal.about(statement, EVENTS.fetch(signature.meaning, signature.meaning))
-          rows.any? do |row|
+          rows.find do |row|
             row[:person_id] == signature.person_id && JSON.parse(row[:after])["sha256"] == signature.sha256
           end
         end
-        private_class_method :told?
+        private_class_method :event
+
+        # What orders acts is the chain, not the clock; where the two differ, a clock was wrong, and that is said.
+        def out_of_order(statement, signatures)
+          events = signatures.map { |signature| event(statement, signature) }
+          return if events.any?(&:nil?) # told already
+
+          places = events.map { |row| row[:id] }
+          name = Statements.name(statement)
+          return "#{name} was reviewed before it was signed" unless places == places.sort
+
+          "#{name}: by its clock it was reviewed before it was signed" if signatures.first.created_at > signatures.last.created_at
+        end
+        private_class_method :out_of_order
       end
     end
   end

@@ -21,16 +21,20 @@ module MildAnvil
         end
 
         # @param event [String] action that told of each paper
-        # @return [String, nil]
+        # @return [String, nil] what is wrong with its papers; those that were never drawn are not there yet
         # @raise [Tampered]
         def papers(row, event)
           kept = row.papers
           kept.each(&:bytes)
-          known = Store::Journal.about_anywhere(row, event).map { |told| JSON.parse(told[:after])["sha256"] }
-          return "has a paper of which the events know nothing" if kept.any? { |paper| !known.include?(paper.sha256) }
+          known = Store::Journal.about_anywhere(row, event).map { |told| JSON.parse(told[:after]) }
+          return "has a paper of which the events know nothing" if kept.any? { |paper| known.none? { |k| k["sha256"] == paper.sha256 } }
 
-          "lacks a paper" if (1..row.signatures.size).any? { |n| kept.none? { |paper| paper.signature_count == n } }
+          gone = known.map { |told| told["signature_count"] }.uniq - kept.map(&:signature_count)
+          "lacks a paper that was drawn" if gone.any?
         end
+
+        # @return [Integer] how many are still to be drawn
+        def waiting(row) = ((1..row.signatures.size).to_a - row.papers.map(&:signature_count)).size
       end
     end
   end

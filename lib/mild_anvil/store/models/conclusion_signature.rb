@@ -7,6 +7,7 @@ module MildAnvil
       class ConclusionSignature < Sequel::Model(:conclusion_signatures)
         include Record
 
+        many_to_one :conclusion, class: "MildAnvil::Store::Models::Conclusion"
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
       end
     end

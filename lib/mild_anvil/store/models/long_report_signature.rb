@@ -7,6 +7,7 @@ module MildAnvil
       class LongReportSignature < Sequel::Model(:long_report_signatures)
         include Record
 
+        many_to_one :report, class: "MildAnvil::Store::Models::LongReport"
         many_to_one :person, class: "MildAnvil::Store::Models::Person"
       end
     end
