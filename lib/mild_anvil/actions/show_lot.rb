@@ -23,7 +23,7 @@ module MildAnvil
           loads: loads(lot, facts), siblings: siblings(lot),
           check: Chain::OfLotPage.line(facts.chain, lot), prepare: Prepare::ShowPrepare.new(lot, nil).line,
           found: FoundWords.call(facts, Planning::KeptPlan.new(lot).expected_si),
-          comparison: Comparing::ShowCompare.line(lot), **planned(lot) }
+          heard: Packages::Heard.count(lot.id), comparison: Comparing::ShowCompare.line(lot), **planned(lot) }
       end
 
       def planned(lot)

@@ -20,7 +20,7 @@ module MildAnvil
           end }
         end
         { waiting: waiting.reject { |group| group[:lots].empty? }, latest: latest, counts: Store::Rack.counts,
-          backup: DailyBackup.last || {}, missing_tests: Planning::MissingTests.call,
+          backup: DailyBackup.last || {}, verification: DailyVerify.told, missing_tests: Planning::MissingTests.call,
           instruments_due: Chain::Reminders.call, interrupted: Benching::ShowBench.interrupted,
           quarantines: Proving::Quarantines.undecided, proofs_due: Proving::Dues.coming,
           conclusions: Comparing::Conclusions.waiting, long_tests: LongTests::ShowTest.waiting,

@@ -37,9 +37,7 @@ module MildAnvil
 
       # Every pull with its highest reading and the judgement in force.
       def pulls
-        judged = @database[:judgements].where(undoes_id: nil)
-                                       .exclude(id: @database[:judgements].exclude(undoes_id: nil).select(:undoes_id))
-                                       .group(:pull_id).select(:pull_id, Sequel.function(:max, :id).as(:id))
+        judged = Counting.judgements(@database)
         of_lot(@database[:pulls].join(:features, id: :feature_id).join(:specimens, id: :specimen_id)
                                 .left_join(judged.as(:last), pull_id: Sequel[:pulls][:id])
                                 .left_join(:judgements, id: Sequel[:last][:id])
@@ -64,10 +62,20 @@ module MildAnvil
                               .join(:people, id: Sequel[:statements][:person_id])
                               .select(Sequel[:lots][:name].as(:lot), :customer, Sequel[:statements][:number],
                                       Sequel[:statements][:created_at].as(:signed_at),
-                                      Sequel[:people][:name].as(:signed_by), Sequel[:statements][:sha256],
+                                      Sequel[:people][:name].as(:signed_by), Counting.standing.as(:standing),
+                                      figure("minimum"), figure("working_load_limit"),
+                                      stated("factor_text").as(:design_factor), Sequel[:statements][:sha256],
                                       Sequel[:statements][:rule_version])
                               .order(Sequel[:statements][:id])
       end
+
+      # A figure of a statement as it was signed, with its unit.
+      def figure(name)
+        text, unit = %w[text unit].map { |part| stated("#{name}.#{part}") }
+        Sequel.function(:concat_ws, " ", text, unit).as(name.to_sym)
+      end
+
+      def stated(path) = Sequel.function(:json_value, Sequel[:statements][:body], "$.content.#{path}")
 
       def instruments
         @database[:instruments].order(:id)
@@ -98,11 +106,15 @@ module MildAnvil
         @database[:long_tests].order(:id).select(:id, :kind, :title, :state, :started_at, :ended_at, :ended_words)
       end
 
+      # Those that were withdrawn, too, with why.
       def watched_breaks
-        @database[:watched_breaks].join(:watched_products, id: :product_id)
+        gone = Counting.withdrawn("watched_break", @database).select(:subject_id, :reason)
+        @database[:watched_breaks].left_join(gone.as(:gone), subject_id: Sequel[:watched_breaks][:id])
+                                  .join(:watched_products, id: Sequel[:watched_breaks][:product_id])
                                   .join(:people, id: Sequel[:watched_breaks][:person_id])
                                   .select(Sequel[:watched_products][:name].as(:product), :at, :value_si, :text, :unit,
-                                          :batch, :note, Sequel[:people][:name].as(:by))
+                                          :batch, :note, Sequel[:people][:name].as(:by),
+                                          Sequel[:gone][:reason].as(:withdrawn))
                                   .order(Sequel[:watched_breaks][:id])
       end
     end

@@ -49,6 +49,7 @@ module MildAnvil
       register Routes::Upkeep
       register Routes::Papers
       register Routes::Packages
+      register Routes::Trust
       register Routes::Practice
       register Routes::Tables
 

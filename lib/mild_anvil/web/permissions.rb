@@ -21,7 +21,7 @@ module MildAnvil
                         runRecord procedures certificate certificatePaper aftermath comparison conclusionPaper use
                         blindPull longTests longTest longReadings longReportPaper watch watchedProduct watchChart
                         upkeep laboratory openRecord breakReport statementTags everythingPackage jobPackage lotPackage
-                        practice practiceRun exportList lookForm fillForm],
+                        practice practiceRun exportList lookForm fillForm heard keys verification],
         WORKING => %w[createJob createLot createStudy changeLot assignLevels recordPeak recordReadings recordLoad
                       withdrawLoad borrowScatter previewFile importRecording signStatement changePull correctReading
                       judgePull undoJudgement overruleFinding undoOverruling keepImportProfile removeImportProfile
@@ -37,14 +37,14 @@ module MildAnvil
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
                       withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep beginLesson
-                      pullPractice checkPracticeCell handInLesson makeLesson retireLesson lookOldBreaks keepOldBreaks],
+                      pullPractice checkPracticeCell takeOver handInLesson makeLesson retireLesson lookOldBreaks keepOldBreaks],
         %w[reviewer] => %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
                       retireRegisterRow keepTemplate saveProcedure previewProcedure
                       retireProcedure addPopulation addUpkeepRule retireUpkeepRule lookPackage takePackage],
-        %w[reviewer administrator] => %w[events checkEvents],
-        ADMINISTRATING => %w[addPerson changePerson keepLaboratory]
+        %w[reviewer administrator] => %w[events checkEvents wantVerification],
+        ADMINISTRATING => %w[addPerson changePerson keepLaboratory trustKey replaceKey]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze
 
       module_function

@@ -43,8 +43,7 @@ module MildAnvil
         private_class_method :read
 
         def counting(model, subject, ids)
-          withdrawn = Store::Models::FactWithdrawal.where(subject: subject).select(:subject_id)
-          model.where(product_id: ids).exclude(id: withdrawn).order(:at, :id)
+          Store::Counting.facts(subject, model.where(product_id: ids)).order(:at, :id)
         end
         private_class_method :counting
 

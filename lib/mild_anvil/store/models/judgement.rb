@@ -21,10 +21,7 @@ module MildAnvil
         # @return [Array<Judgement>] of each pull of a lot the last one that was not taken back
         def self.in_force(lot_id, **columns)
           pulls = Pull.where(lot_id: lot_id).select(:id)
-          undone = where(pull_id: pulls).exclude(undoes_id: nil).select(:undoes_id)
-          last = where(pull_id: pulls, undoes_id: nil).exclude(id: undone).group(:pull_id)
-                                                      .select(Sequel.function(:max, :id))
-          where(id: last).where(columns).eager(pull: { feature: :specimen }).order(:pull_id).all
+          where(id: Counting.judgements(db).where(pull_id: pulls).from_self.select(:id)).where(columns).eager(pull: { feature: :specimen }).order(:pull_id).all
         end
       end
     end

@@ -10,7 +10,7 @@ module MildAnvil
         many_to_one :test, class: "MildAnvil::Store::Models::LongTest"
         one_to_many :readings, class: "MildAnvil::Store::Models::LongReading", key: :station_id,
                                order: %i[hours id] do |rows|
-          rows.exclude(id: FactWithdrawal.where(subject: "long_reading").select(:subject_id))
+          Counting.facts("long_reading", rows)
         end
         one_to_many :events, class: "MildAnvil::Store::Models::LongEvent", key: :station_id, order: :id
 

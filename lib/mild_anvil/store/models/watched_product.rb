@@ -11,11 +11,11 @@ module MildAnvil
         many_to_one :instrument, class: "MildAnvil::Store::Models::Instrument"
         one_to_many :breaks, class: "MildAnvil::Store::Models::WatchedBreak", key: :product_id,
                              order: %i[at id] do |rows|
-          rows.exclude(id: FactWithdrawal.where(subject: "watched_break").select(:subject_id))
+          Counting.facts("watched_break", rows)
         end
         one_to_many :changes, class: "MildAnvil::Store::Models::WatchedChange", key: :product_id,
                               order: %i[at id] do |rows|
-          rows.exclude(id: FactWithdrawal.where(subject: "watched_change").select(:subject_id))
+          Counting.facts("watched_change", rows)
         end
 
         dataset_module do
