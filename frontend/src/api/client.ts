@@ -124,7 +124,9 @@ export async function send<T>(path: string, init: RequestInit, silent: string): 
   try {
     response = await fetch(path, { method: "POST", ...init, headers: { ...init.headers, "X-CSRF-Token": csrf } });
   } catch {
-    throw new Fault(init.signal?.aborted ? "Cancelled. What the server had by then may be saved: load again and look." : silent);
+    throw new Fault(
+      init.signal?.aborted ? "Cancelled. What the server had by then may be saved: load again and look." : silent,
+    );
   }
   const body: unknown = await response.json().catch(() => undefined);
   if (!response.ok) throw faultOf(body, response.status);

@@ -12,7 +12,11 @@ export function sendFile<T>(
   if (typeof file === "number") form.append("draft_id", String(file));
   else form.append("file", file);
   form.append("choices", JSON.stringify(choices));
-  return send<T>(path, { body: form, signal }, "The server does not answer. Whether it was saved is not known: load again and look.");
+  return send<T>(
+    path,
+    { body: form, signal },
+    "The server does not answer. Whether it was saved is not known: load again and look.",
+  );
 }
 
 export function sendPicture(file: File): Promise<{ id: number; name: string }> {
@@ -76,7 +80,11 @@ export function keepOldBreaks(
   const form = new FormData();
   form.append("file", file);
   form.append("choices", JSON.stringify({ columns, unit }));
-  return send(`/api/lots/${lotId}/old-breaks`, { body: form }, "The server does not answer. Whether it was saved is not known: load again and look.");
+  return send(
+    `/api/lots/${lotId}/old-breaks`,
+    { body: form },
+    "The server does not answer. Whether it was saved is not known: load again and look.",
+  );
 }
 
 /** A photo or a paper on something; without a line it is kept here. */
@@ -102,12 +110,20 @@ export function uploadCheckFile(instrumentId: number, file: File): Promise<Schem
 export function bringLongLog(stationId: number, file: File): Promise<Schemas["LongTest"]> {
   const form = new FormData();
   form.append("file", file);
-  return send(`/api/stations/${stationId}/log`, { body: form }, "The server does not answer. Whether it was saved is not known: load again and look.");
+  return send(
+    `/api/stations/${stationId}/log`,
+    { body: form },
+    "The server does not answer. Whether it was saved is not known: load again and look.",
+  );
 }
 
 /** Reads pasted rows or a file of specimens; nothing is kept yet. */
 export function readTable<T>(file: File): Promise<T> {
   const form = new FormData();
   form.append("file", file);
-  return send<T>("/api/specimen-tables", { body: form }, "The server does not answer. Whether it was saved is not known: load again and look.");
+  return send<T>(
+    "/api/specimen-tables",
+    { body: form },
+    "The server does not answer. Whether it was saved is not known: load again and look.",
+  );
 }

@@ -69,6 +69,18 @@ const data = createRoute({
   path: "/data",
   component: lazyRouteComponent(() => import("@/features/data/DataPage"), "DataPage"),
 });
+const heard = createRoute({
+  getParentRoute: () => outside,
+  path: "/heard",
+  validateSearch: (search: Record<string, unknown>): { lot?: number } =>
+    Number.isInteger(Number(search.lot)) && Number(search.lot) > 0 ? { lot: Number(search.lot) } : {},
+  component: lazyRouteComponent(() => import("@/features/trust/HeardPage"), "HeardPage"),
+});
+const verification = createRoute({
+  getParentRoute: () => outside,
+  path: "/verification",
+  component: lazyRouteComponent(() => import("@/features/trust/VerificationPage"), "VerificationPage"),
+});
 const apiPage = createRoute({
   getParentRoute: () => outside,
   path: "/data/api",
@@ -171,7 +183,7 @@ const papers = createRoute({
   component: lazyRouteComponent(() => import("@/features/papers/PapersPage"), "PapersPage"),
 });
 
-const more = [practise, practiceRun, data, apiPage] as const;
+const more = [practise, practiceRun, data, heard, verification, apiPage] as const;
 
 export const router = createRouter({
   routeTree: root.addChildren([

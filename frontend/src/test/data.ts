@@ -80,6 +80,7 @@ export function lotPage(given: Partial<Schemas["LotPage"]> = {}): Schemas["LotPa
     summary: summary(),
     pulls: [pullRow(1, 8100), pullRow(2, 8400)],
     statements: [],
+    heard: 0,
     specimens: [],
     loads: [],
     siblings: [],

@@ -14,6 +14,19 @@ export function DataPage() {
       <Laboratory />
       <Packages />
       <Lists />
+      <section aria-label="What is proved" className="pt-6">
+        <h2 className="pb-1.5 text-[15px]">Whose word it is</h2>
+        <p>
+          <Link to="/verification" className="font-semibold underline">
+            Verification and keys
+          </Link>
+          <span className="text-soft"> whether all of it is what was kept, and who is believed; </span>
+          <Link to="/heard" className="font-semibold underline">
+            said by packages
+          </Link>
+          <span className="text-soft"> what nobody here has proved.</span>
+        </p>
+      </section>
       <section aria-label="For scripts" className="pt-6">
         <h2 className="pb-1.5 text-[15px]">For scripts</h2>
         <p>

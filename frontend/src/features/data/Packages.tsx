@@ -9,6 +9,7 @@ import { Button } from "@/ui/Button";
 import { FilePick } from "@/ui/FilePick";
 import { ErrorNote } from "@/ui/states";
 import { Differences } from "./Differences";
+import { Vouched } from "./Vouched";
 
 type Look = Schemas["PackageLook"];
 const KEY = "rounded-key border-ink hover:bg-wash inline-flex h-9 items-center border px-3.5 font-semibold";
@@ -48,7 +49,8 @@ function BringIn() {
   const bring = useMutation({
     mutationFn: (given: { file: File; sha256: string }) => takePackage(given.file, given.sha256, take),
     onSuccess: (done) => {
-      toast.success(`${plural(sum(done, "new"), "row")} taken in`);
+      const said = done.heard.reduce((all, row) => all + row.count, 0);
+      toast.success(`${plural(sum(done, "new"), "row")} taken in${said ? `, ${plural(said, "act")} only said` : ""}`);
       setFile(null);
       look.reset();
       void queries.invalidateQueries();
@@ -77,7 +79,7 @@ function BringIn() {
         <Button
           primary
           className="justify-self-start"
-          disabled={bring.isPending || (sum(seen, "new") === 0 && take.length === 0)}
+          disabled={bring.isPending || (sum(seen, "new") + sum(seen, "said") === 0 && take.length === 0)}
           onClick={() => bring.mutate({ file, sha256: seen.sha256 })}
         >
           {bring.isPending ? "Taking it in …" : "Take it in"}
@@ -87,7 +89,7 @@ function BringIn() {
   );
 }
 
-const sum = (look: Pick<Look, "counts">, which: "new" | "same" | "differ") =>
+const sum = (look: Pick<Look, "counts">, which: "new" | "same" | "differ" | "said") =>
   look.counts.reduce((all, row) => all + row[which], 0);
 
 type SeenProps = { look: Look; take: string[]; setTake: (uids: string[]) => void };
@@ -118,6 +120,7 @@ function Seen({ look, take, setTake }: SeenProps) {
         )}
         .
       </p>
+      <Vouched look={look} />
       {look.differences.length > 0 && <Differences rows={look.differences} take={take} setTake={setTake} />}
     </div>
   );

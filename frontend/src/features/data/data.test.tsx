@@ -29,7 +29,10 @@ const look = (given: Partial<Schemas["PackageLook"]> = {}): Schemas["PackageLook
   made: "",
   lots: [{ name: "Loop", job: "Loops" }],
   problems: [],
-  counts: [{ table: "lots", new: 3, same: 40, differ: 1 }],
+  counts: [{ table: "lots", new: 3, same: 40, differ: 1, said: 0 }],
+  vouched: { how: "own", name: "Weir", fingerprint: "ab".repeat(32), short: "abab abab abab abab", public_key: "" },
+  heard: [],
+  marked: 0,
   differences: [],
   sha256: "cd".repeat(32),
   ...given,
@@ -109,7 +112,7 @@ describe("a package", () => {
     expect(screen.queryByRole("button", { name: "Take it in" })).not.toBeInTheDocument();
   });
   it("that brings nothing has nothing to take", async () => {
-    serveFiles({ "/api/packages/look": look({ counts: [{ table: "lots", new: 0, same: 9, differ: 0 }] }) });
+    serveFiles({ "/api/packages/look": look({ counts: [{ table: "lots", new: 0, same: 9, differ: 0, said: 0 }] }) });
     renderInLot(<Packages />);
     await choose();
     expect(await screen.findByRole("button", { name: "Take it in" })).toBeDisabled();

@@ -17,6 +17,7 @@ import { Ledger } from "./Ledger";
 import { Preloaded } from "./Preloaded";
 import { Result } from "./Result";
 import { SignDialog } from "./SignDialog";
+import { Untold } from "./Untold";
 import { UsePanel } from "./UsePanel";
 import { useKeepTerms } from "./useKeepTerms";
 import { WaitingPulls } from "./WaitingPulls";
@@ -59,6 +60,7 @@ export function RatePage() {
           <Coverage statement={statement} onChange={change} />
         </span>
       </div>
+      <Untold rating={rating} lotId={lot.id} />
       <WaitingPulls rating={rating} />
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-3">

@@ -12,6 +12,7 @@ import { ItemList } from "./ItemList";
 import { before, of, people, toPull, waits } from "./items";
 import { ReadNow } from "./ReadNow";
 import { readToday } from "./readToday";
+import { VerifiedLine } from "./VerifiedLine";
 
 const MOST_PEOPLE = 4;
 
@@ -68,6 +69,7 @@ export function TodayPage() {
             <h2>Done last</h2>
             <DoneLast rows={person ? data.latest.filter((row) => row.person === person) : data.latest} />
             <BackupLine backup={data.backup} />
+            <VerifiedLine told={data.verification} />
           </section>
         </div>
       </div>

@@ -8,6 +8,7 @@ const EMPTY: Today = {
   latest: [],
   counts: {},
   backup: {},
+  verification: {},
   missing_tests: [],
   instruments_due: [],
   interrupted: [],
