@@ -109,7 +109,7 @@ describe("keys", () => {
       "GET /api/keys": () => ({ body: { keys: [key(), other] } }),
       "POST /api/keys": () => ({ status: 201, body: { keys: [key()] } }),
     });
-    renderInLot(<SigningKeys />, {}, { may: ["trustKey"] });
+    renderInLot(<SigningKeys />, {}, { allowed: ["trustKey"] });
     expect(await screen.findByText(/by no earlier key/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole("button", { name: "Believe it no longer …" }));
     const confirm = screen.getByRole("button", { name: "Believe it no longer" });
