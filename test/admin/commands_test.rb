@@ -35,7 +35,7 @@ class AdminCommandsTest < CommittedCase
     statement = signed
     status, out, = anvil("verify")
 
-    assert_equal [0, 13], [status, out.lines.size]
+    assert_equal [0, 15], [status, out.lines.size]
     assert_includes out.lines, "statements: 1 checked, all sound\n"
     altered(:statements, { id: statement.id }, body: statement.body.sub("5", "6")) do
       status, out, = anvil("verify")

@@ -22,7 +22,8 @@ class LongReportPaperTest < StoreCase
     read_rows(said)
     assert(said.any? { |line| line.start_with?("Reported #{person.name}") })
     assert(said.any? { |line| line.start_with?("SHA-256 #{report.sha256[0, 20]}") })
-    assert_equal("Report of a long test, Bond at 43 °C, LT-#{test.id}-1 sha256 #{report.sha256[0, 16]} page 1 of 2",
+    assert_equal("Report of a long test, Bond at 43 °C, LT-#{test.id}-1 sha256 #{report.sha256[0, 16]} signing key " \
+                 "#{Actions::Signing::Keys.own.short} page 1 of 2",
                  said.find { |line| line.include?("page 1 of") })
   end
 

@@ -45,6 +45,7 @@ module MildAnvil
             originals
             events
             ratings
+            recompute
           end
         end
 
@@ -126,6 +127,12 @@ module MildAnvil
           rows = Store::CarriedJournal.rows(@rows.everything? ? nil : @rows.lot_ids)
           @package.table("events", Store::CarriedJournal::COLUMNS, rows,
                          keys: [:uid], references: { lot_id: :lots, person_id: :people })
+        end
+
+        def recompute
+          Recompute.new(@rows.lot_ids, @recordings).each do |name, bytes, type|
+            @package.file("recompute", name, bytes, mediatype: type)
+          end
         end
 
         # What each lot's figures follow from as it stands, for whoever rates it again without this application's
