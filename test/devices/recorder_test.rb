@@ -134,10 +134,14 @@ class RecorderTest < CoreCase
     begun({ **BREAK, steps: [{ does: "ramp", to: 2500, rate: 500 }] })
     wait { going[:peak] > 300 }
     journal = @session.recording.instance_variable_get(:@journal)
+    stops = []
+    stopper = @session.instance_variable_get(:@stopper)
+    stopper.define_singleton_method(:stop!) { |why, *rest| super(why, *rest).tap { stops << why } }
     journal.define_singleton_method(:write) { |_| raise Errno::ENOSPC }
     path = Timeout.timeout(5) { @finished.pop }
 
     assert_equal :stopped, @made.machine.state
+    assert_includes stops, "nothing can be written"
     assert_match(/Nothing can be written/, @session.shown(0)[:said])
     assert_operator Recorder::Journal.read(path).samples.size, :>, 100
     assert_nil(Recorder::Journal.read(path).notes.find { |note| note[:kind] == "end" })

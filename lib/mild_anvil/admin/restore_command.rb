@@ -12,10 +12,22 @@ module MildAnvil
         url = ENV.fetch("DATABASE_URL")
         sound = Actions::RestoreBackup.call(path, url: url, owner_url: ENV.fetch("OWNER_DATABASE_URL", url))
         Store::Database.connect(url)
+        key(sound, out)
         out.puts "#{path}: taken in, as it was on #{sound.manifest['created_at']} under version " \
                  "#{sound.manifest['version']}. What is in it:"
         VerifyCommand.call(nil, out: out)
       end
+
+      # Without its key an installation signs with a new one, for which no earlier key vouches.
+      def key(sound, out)
+        passphrase = ENV.fetch(BackupCommand::PASSPHRASE, "")
+        return out.puts("The signing key is not in it: a new one signs from now on") if sound.key.nil?
+        return out.puts("The signing key in it was left: give its passphrase in #{BackupCommand::PASSPHRASE}") if passphrase.empty?
+
+        Store::KeyFile.put(Store::KeyFile.unlocked(sound.key, passphrase))
+        out.puts "The signing key of then signs here again"
+      end
+      private_class_method :key
     end
   end
 end

@@ -8,10 +8,10 @@ module MildAnvil
     class Main
       COMMANDS = { "rate" => RateCommand, "curve" => CurveCommand, "compare" => CompareCommand,
                    "check" => CheckCommand, "plan" => PlanCommand, "watch" => WatchCommand,
-                   "package" => PackageCommand }.freeze
+                   "package" => PackageCommand, "check-paper" => CheckPaperCommand }.freeze
       USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE | watch " \
-              "FILE | package FILE check|show|rate [--json] [options]; bin/anvil verify | backup FILE | restore " \
-              "FILE | export FILE | bring FILE; bin/anvil --help"
+              "FILE | package FILE check|show|rate | check-paper FILE [--json] [options]; bin/anvil verify | backup FILE " \
+              "| restore FILE | export FILE | bring FILE; bin/anvil --help"
 
       def initialize(out: $stdout, err: $stderr)
         @out = out

@@ -27,7 +27,13 @@ module MildAnvil
       end
 
       def problems(contents)
-        contents.problems.any? ? contents.problems : Devices::Package::Signed.new(contents).problems
+        return contents.problems if contents.problems.any?
+
+        seal = contents.seal
+        return ["its seal was not made by the key that it names"] if seal && !seal.genuine?
+        return ["it was changed after it was signed"] if seal && seal.content["manifest_sha256"] != contents.manifest_sha256
+
+        Devices::Package::Signed.new(contents).problems
       end
       private_class_method :problems
 
@@ -41,9 +47,17 @@ module MildAnvil
         raise InvalidInput.new(problems.join("\n"), problems: problems) if problems.any?
 
         { title: contents.title, files: contents.manifest["resources"].size, signed: contents.rows(:statements).size,
-          whole: true }
+          whole: true, seal: seal(contents) }
       end
       private_class_method :checked
+
+      # @return [String] whose key signed it
+      def seal(contents)
+        seal = contents.seal or return "signed by nobody"
+        whose = seal.content["laboratory"].to_s
+        "signed by #{whose.empty? ? 'an installation' : whose}, key #{Core::Seal::Sealed.short(seal.fingerprint)}"
+      end
+      private_class_method :seal
 
       # @return [Hash] title, lots with their pulls and statements
       def show(contents, _sound = nil)
@@ -94,7 +108,7 @@ module MildAnvil
 
       def text(verb, said)
         case verb
-        when "check" then "#{said[:title]}: whole, #{said[:files]} files, #{said[:signed]} signed statements"
+        when "check" then "#{said[:title]}: whole, #{said[:files]} files, #{said[:signed]} signed statements; #{said[:seal]}"
         when "show" then ["#{said[:title]}, #{said[:made]}", *said[:lots].map { |lot| lot_line(lot) }].join("\n")
         else [*said[:signed].map { |one| signed_line(one) }, *said[:lots].map { |one| stands_line(one) }].join("\n")
         end

@@ -15,6 +15,12 @@ module MildAnvil
       FORMAT = 1
       EXAMPLES = { "integer" => "integer", "number" => "number", "string" => "string", "boolean" => "boolean",
                    "date" => "date", "datetime" => "datetime", "file" => "string" }.freeze
+      TEXTS = %r{\A(?:text/|application/json)}
+      MEDIA = { ".pdf" => "application/pdf", ".csv" => "text/csv", ".json" => "application/json",
+                ".png" => "image/png", ".jpg" => "image/jpeg", ".jpeg" => "image/jpeg", ".webp" => "image/webp",
+                ".gif" => "image/gif", ".txt" => "text/plain", ".svg" => "image/svg+xml",
+                ".xlsx" => "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" }.freeze
+      ANYTHING = "application/octet-stream"
       WHEN = "%Y-%m-%dT%H:%M:%S.%6NZ"
 
       # @param path [String] of the file to be written
@@ -45,7 +51,8 @@ module MildAnvil
         end
         fields = columns.map { |column, type| { name: column, type: EXAMPLES.fetch(type) } }
         links = references.map do |column, table|
-          { fields: column, reference: { resource: table == name.to_sym ? "" : table, fields: "id" } }
+          resource = table == name.to_sym ? "" : resource_name(table)
+          { fields: [column], reference: { resource: resource, fields: ["id"] } }
         end
         schema = { fields: fields, missingValues: [""], primaryKey: keys }
         schema[:foreignKeys] = links if links.any?
@@ -63,7 +70,7 @@ module MildAnvil
       end
 
       # @return [String] path within the package
-      def file(folder, name, bytes, mediatype: "application/octet-stream")
+      def file(folder, name, bytes, mediatype: MEDIA.fetch(File.extname(name).downcase, ANYTHING))
         path = "#{folder}/#{name}"
         put("#{folder}-#{@resources.size}", path, bytes, mediatype: mediatype) unless @names.key?(path)
         path
@@ -85,12 +92,17 @@ module MildAnvil
 
       private
 
+      # As the specification wants a name: lower case, and unique within the package.
+      def resource_name(name) = name.to_s.tr("_", "-").downcase.gsub(/[^a-z0-9._-]/, "-")
+
       def put(name, path, bytes, **more)
         @names[path] = true
         @zip.put_next_entry(path)
         @zip.write(bytes)
-        @resources << { name: name.to_s.tr("_", "-").downcase, path: path, bytes: bytes.bytesize,
-                        hash: "sha256:#{OpenSSL::Digest::SHA256.hexdigest(bytes)}", encoding: "utf-8", **more }
+        @resources << { name: resource_name(name), path: path, bytes: bytes.bytesize,
+                        hash: "sha256:#{OpenSSL::Digest::SHA256.hexdigest(bytes)}",
+                        **(TEXTS.match?(more[:mediatype]) ? { encoding: "utf-8" } : {}),
+                        **(more[:schema] ? { profile: "tabular-data-resource" } : {}), **more }
       end
 
       # Numbers with as many digits as tell them apart, times in microseconds.

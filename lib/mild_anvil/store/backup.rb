@@ -13,6 +13,7 @@ module MildAnvil
     # what made it, its last line the hash of all that stands before; zcat shows it, and any MariaDB reads it.
     module Backup
       HEAD = "-- Mild Anvil backup "
+      KEY = "-- signing key "
       FOOT = "-- sha256 "
       DUMP = %w[mariadb-dump --no-defaults --single-transaction --skip-lock-tables --skip-add-locks --no-tablespaces
                 --skip-triggers --hex-blob --quick --default-character-set=utf8mb4].freeze
@@ -21,18 +22,19 @@ module MildAnvil
               "--init-command=SET SESSION innodb_ft_enable_stopword = 0"].freeze
       PART_BYTES = 1024 * 1024
 
-      # manifest: what the first line says; sha256: of the text
-      Sound = Struct.new(:manifest, :sha256, :bytes, keyword_init: true)
+      # manifest: what the first line says; sha256: of the text; key: the signing key under its passphrase, if it is in it
+      Sound = Struct.new(:manifest, :sha256, :bytes, :key, keyword_init: true)
 
       module_function
 
       # @param path [String] of the file; whole or not there
+      # @param key [String, nil] the signing key under a passphrase, to be kept with it
       # @return [Sound]
       # @raise [Error] in words when the database or the disk did not go along
-      def write(path, url: ENV.fetch("DATABASE_URL"), database: Sequel::Model.db)
+      def write(path, key: nil, url: ENV.fetch("DATABASE_URL"), database: Sequel::Model.db)
         part = "#{path}.part"
         manifest = { version: VERSION, schema: schema(database), created_at: Time.now.utc.iso8601 }
-        digest = File.open(part, "wb", 0o600) { |file| packed(file, manifest, url) }
+        digest = File.open(part, "wb", 0o600) { |file| packed(file, manifest, key, url) }
         File.rename(part, path)
         Sound.new(manifest: JSON.parse(JSON.generate(manifest)), sha256: digest, bytes: File.size(path))
       rescue SystemCallError => e
@@ -41,11 +43,12 @@ module MildAnvil
         FileUtils.rm_f(part) if part
       end
 
-      def packed(file, manifest, url)
+      def packed(file, manifest, key, url)
         digest = OpenSSL::Digest.new("SHA256")
         gzip = Zlib::GzipWriter.new(file, Zlib::BEST_SPEED)
         put = ->(text) { digest.update(text) && gzip.write(text) }
         put.call("#{HEAD}#{JSON.generate(manifest)}\n")
+        put.call("#{KEY}#{key}\n") if key
         dumped(url) { |text| put.call(text) }
         gzip.write("#{FOOT}#{digest.hexdigest}\n")
         gzip.finish
@@ -76,15 +79,16 @@ module MildAnvil
       # @raise [InvalidInput] for a file that is cut off, altered, or none of ours
       def check(path)
         digest = OpenSSL::Digest.new("SHA256")
-        first = last = nil
+        first = last = key = nil
         each_line(path) do |line|
+          key ||= line.delete_prefix(KEY).chomp if line.start_with?(KEY) && first && last == first
           first ||= line
           digest.update(last) if last
           last = line
         end
         manifest = manifest(first)
         whole!(last, digest.hexdigest)
-        Sound.new(manifest: manifest, sha256: digest.hexdigest, bytes: File.size(path))
+        Sound.new(manifest: manifest, sha256: digest.hexdigest, bytes: File.size(path), key: key)
       end
 
       def each_line(path, &)

@@ -2,6 +2,7 @@
 
 require_relative "../../support/committed_case"
 require_relative "../../support/package_folder"
+require_relative "../../support/package_validator"
 require_relative "../../../demo/scenario"
 require "open3"
 require "zip"
@@ -13,10 +14,12 @@ class RecomputeTest < CommittedCase
   TOOLS = { "R" => %w[Rscript recompute.R], "Python" => %w[python3 recompute.py] }.freeze
   SAID = /\A(?<peaks>\d+) peaks and (?<schools>\d+) values of schools found again, 0 not the same\n\z/
 
-  def test_peaks_and_schools_are_found_again_and_what_was_altered_is_not
+  def test_it_is_a_valid_data_package_and_figures_are_found_again_and_what_was_altered_is_not
     Demo::Scenario.load
     nil while Actions::Worker.run_once
-    unpack(write("demo"))
+    file = write("demo")
+    assert_empty PackageValidator.new(file).problems.first(5)
+    unpack(file)
     there = TOOLS.select { |_, (program, _)| there?(program) }
     skip "neither R nor Python is here" if there.empty?
 

@@ -46,6 +46,7 @@ module MildAnvil
             events
             ratings
             recompute
+            check_page
           end
         end
 
@@ -133,6 +134,11 @@ module MildAnvil
           Recompute.new(@rows.lot_ids, @recordings).each do |name, bytes, type|
             @package.file("recompute", name, bytes, mediatype: type)
           end
+        end
+
+        # Whoever has a paper of it can see whether it is genuine.
+        def check_page
+          @package.file("check", "check-paper.html", CheckPage.call(@rows.lot_ids), mediatype: "text/html")
         end
 
         # What each lot's figures follow from as it stands, for whoever rates it again without this application's

@@ -27,7 +27,7 @@ module MildAnvil
         def about(what, row, hands)
           own = Keys.own
           { kind: "paper", version: Hand::VERSION, what: what, uid: row.uid, number: row[:number], name: row.about,
-            text_sha256: text_sha256(row), installation: Packages::Write.installation,
+            text_sha256: text_sha256(row), standing: standing(row), installation: Packages::Write.installation,
             laboratory: Papers::Laboratory.show[:name], fingerprint: own.fingerprint,
             hands: hands(row).first(hands).map { |hand| shown(hand) }, drawn_at: Time.now.utc.iso8601 }
         end
@@ -54,6 +54,9 @@ module MildAnvil
           row.is_a?(Store::Models::ProofCertificate) ? OpenSSL::Digest::SHA256.hexdigest(row.content) : row.sha256
         end
         private_class_method :text_sha256
+
+        def standing(row) = row.is_a?(Store::Models::Statement) ? Papers::Standing.of(row) : ""
+        private_class_method :standing
 
         def hands(row) = row.respond_to?(:signatures) ? row.signatures : [row]
         private_class_method :hands
