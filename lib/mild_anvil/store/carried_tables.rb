@@ -43,7 +43,7 @@ module MildAnvil
         pulls: { owners: %i[lot_id] }, pull_instruments: { owners: %i[pull_id], key: %i[pull_id position] },
         gear_loads: { owners: %i[pull_id], key: %i[gear_id pull_id] }, aftermaths: { owners: %i[pull_id] },
         blind_judgements: { owners: %i[pull_id] }, overloads: { owners: %i[instrument_id], loose: %i[pull_id] },
-        source_files: { key: %i[sha256 name created_at] }, recordings: { owners: %i[pull_id] },
+        source_files: { key: %i[sha256 name created_at] }, recordings: { owners: %i[pull_id], own: %i[draft_key] },
         channels: { owners: %i[recording_id], key: %i[recording_id position] },
         analyses: { owners: %i[recording_id], key: %i[recording_id rule_version] },
         findings: { owners: %i[analysis_id], key: %i[analysis_id kind ordinal] },
