@@ -29,7 +29,10 @@ module MildAnvil
       # @return [Array<Hash>] as Core::Rating::Claim.from_h takes them
       def claims(lot) = lot.claims.map { |row| row.values.slice(*CLAIM) }
 
-      def remarks(facts) = facts.chain.remarks.then { |found| found.any? ? { chain_remarks: found } : {} }
+      def remarks(facts)
+        found = facts.chain.remarks + Packages::UnprovedRemarks.call(facts)
+        found.any? ? { chain_remarks: found } : {}
+      end
       private_class_method :remarks
 
       # Computed from the instruments, unless somebody overruled it.

@@ -3,6 +3,7 @@
 require_relative "../../support/committed_case"
 require_relative "../../support/package_folder"
 require_relative "../../support/repacked"
+require "pdf-reader"
 
 # Nothing comes in in another's name: what does not follow is refused, what nobody believed vouches for is only said.
 class HearsayTest < CommittedCase
@@ -136,7 +137,19 @@ class HearsayTest < CommittedCase
     assert_match(/\ATaken over from Tester \d+, 20\d\d-\d\d-\d\d, as a package says: I saw the pieces/, first.reason)
     again = Packages::TakeOver.call(ids: [judgements.first[:id]], reason: "twice", person_id: person.id)
     assert_equal ["It was taken over already"], again.map { |row| row[:why_not] }
-    assert sign(here), "it can be rated and signed here"
+    doubted_and_signed
+  end
+
+  # What was typed elsewhere is not proved here: it is said, signing over it needs a sentence, and papers print it.
+  def doubted_and_signed
+    error = assert_raises(MildAnvil::InvalidInput) { sign(here) }
+    remark = "Each reading of pulls 1, 2 and 3 came from elsewhere as somebody typed it there, and is not proved here"
+    assert_equal "#{remark}: say why it may be rated all the same", error.details[:fields][:chain_reason]
+    sign(here, chain_reason: "I was there")
+    paper = Actions::ExportStatement.signed(statement_id: here.statements.last.id, format: "pdf", language: "de").content
+    words = PDF::Reader.new(StringIO.new(paper)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
+    assert_includes words, "Jede Ablesung der Züge 1, 2 und 3 kam von anderswo"
+    assert_includes words, "Taken over from Tester"
   end
 
   def test_an_installation_that_is_believed_vouches_for_its_people_and_one_that_no_longer_is_does_not
