@@ -6,6 +6,7 @@ import { lotQuery } from "@/api/queries";
 import { ForceRule } from "@/charts/ForceRule";
 import { useKeys } from "@/keys/keys";
 import { LotContext } from "@/lot/context";
+import { HeardBand } from "@/lot/HeardBand";
 import { PracticeBand } from "@/lot/PracticeBand";
 import { ruleDemands, ruleLimits, ruleMarks, ruleSpan } from "@/lot/rule";
 import { useMeasurand, useShownUnit } from "@/lot/units";
@@ -81,6 +82,7 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
     <LotContext value={value}>
       <div className="flex min-h-full flex-col">
         {page.job.purpose === "practice" && <PracticeBand lotId={lot.id} />}
+        {page.heard > 0 && <HeardBand lotId={lot.id} count={page.heard} />}
         <ForceRule
           unit={unit}
           marks={marks}

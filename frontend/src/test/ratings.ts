@@ -79,7 +79,6 @@ export function rating(
     sha256: "6245afbf",
     computing: false,
     altered: [],
-    heard: 0,
     each: { minutes: 7, cost: null, in_words: "7 min a pull, learned from 9 pulls like these" },
     failure: null,
     stops: [

@@ -60,7 +60,7 @@ export function RatePage() {
           <Coverage statement={statement} onChange={change} />
         </span>
       </div>
-      <Untold rating={rating} lotId={lot.id} />
+      <Untold rating={rating} />
       <WaitingPulls rating={rating} />
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-3">

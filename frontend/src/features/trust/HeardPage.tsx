@@ -68,38 +68,46 @@ export function HeardPage() {
 
 function OfLot({ rows, onTake }: { rows: Said[]; onTake?: (row: Said) => void }) {
   const first = rows[0];
+  const one = rows.every((row) => row.why === first?.why) ? first?.why : undefined;
   return (
     <section className="pt-4" aria-label={first?.lot ?? "Of no lot"}>
-      <h2 className="pb-1 text-[15px]">
-        {first?.lot_id ? (
-          <Link to="/lots/$lotId" params={{ lotId: first.lot_id }} className="underline">
-            {first.lot}
-          </Link>
-        ) : (
-          "Of no lot"
-        )}
-      </h2>
+      <div className="flex flex-wrap items-baseline gap-x-4 pb-1">
+        <h2 className="text-[15px]">
+          {first?.lot_id ? (
+            <Link to="/lots/$lotId" params={{ lotId: first.lot_id }} className="underline">
+              {first.lot}
+            </Link>
+          ) : (
+            "Of no lot"
+          )}
+        </h2>
+        {one && <span className="text-soft text-[13px]">{one}</span>}
+      </div>
       <ul className="sheet">
         {rows.map((row) => (
-          <li
-            key={row.id}
-            className="border-line grid items-baseline gap-x-4 gap-y-1 border-t px-3 py-2 first:border-t-0 min-[820px]:grid-cols-[150px_1fr_1fr_auto]"
-          >
-            <b className="border-derived border-l-4 border-dotted pl-2 font-semibold">{row.what}</b>
-            <span className="break-words">{row.words}</span>
-            <span className="text-soft text-[13px]">
-              said of {row.by || "somebody"}
-              {row.at && `, ${when(row.at)}`}; {row.why}
-            </span>
-            {row.takes ? (
-              onTake && <Button onClick={() => onTake(row)}>Take over …</Button>
-            ) : (
-              <span className="text-soft text-[13px]">sign it here instead</span>
-            )}
-          </li>
+          <Line key={row.id} row={row} why={one ? undefined : row.why} onTake={onTake} />
         ))}
       </ul>
     </section>
+  );
+}
+
+function Line({ row, why, onTake }: { row: Said; why?: string; onTake?: (row: Said) => void }) {
+  return (
+    <li className="border-line grid items-center gap-x-4 gap-y-1 border-t px-3 py-1.5 first:border-t-0 min-[820px]:grid-cols-[160px_1fr_1fr_auto]">
+      <b className="border-derived border-l-4 border-dotted pl-2 font-semibold">{row.what}</b>
+      <span className="break-words">{row.words}</span>
+      <span className="text-soft text-[13px]">
+        said of {row.by || "somebody"}
+        {row.at && `, ${when(row.at)}`}
+        {why && `; ${why}`}
+      </span>
+      {row.takes ? (
+        onTake && <Button onClick={() => onTake(row)}>Take over …</Button>
+      ) : (
+        <span className="text-soft text-[13px]">sign it here instead</span>
+      )}
+    </li>
   );
 }
 

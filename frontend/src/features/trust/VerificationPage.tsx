@@ -107,11 +107,11 @@ function Row({ part }: { part: Part }) {
     part.waiting > 0 && `${part.waiting} still to be drawn`,
   ].filter(Boolean);
   return (
-    <li className="border-line grid items-baseline gap-x-4 border-t px-3 py-1.5 first:border-t-0 min-[820px]:grid-cols-[300px_90px_1fr]">
+    <li className="border-line grid grid-cols-[1fr_auto_auto] items-baseline gap-x-4 border-t px-3 py-0.5 first:border-t-0 min-[820px]:grid-cols-[300px_90px_1fr]">
       <span className={part.sound ? "" : "text-signal font-semibold"}>{KINDS[part.kind] ?? part.kind}</span>
-      <span className="num text-right max-[820px]:text-left">{part.checked}</span>
-      <span className={part.sound ? "text-soft text-[13px]" : "text-signal break-words"}>
-        {part.sound ? "sound" : `${part.breaks} broken; the first: ${part.first ?? ""}`}
+      <span className="num text-right">{part.checked}</span>
+      <span className={part.sound ? "text-soft text-[13px]" : "text-signal break-words max-[820px]:col-span-3"}>
+        {part.checked === 0 ? "none" : part.sound ? "sound" : `${part.breaks} broken; the first: ${part.first ?? ""}`}
         {aside.length > 0 && ` (${aside.join("; ")})`}
       </span>
     </li>

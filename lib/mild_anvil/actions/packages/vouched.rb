@@ -38,12 +38,8 @@ module MildAnvil
         end
 
         # @return [String] OWN, TRUSTED, STRANGER or UNSIGNED
-        def how
-          return UNSIGNED if @seal.nil?
-          return STRANGER unless key&.believed?
+        def how = @how ||= found
 
-          key.own ? OWN : TRUSTED
-        end
 
         # @return [Boolean] whether what it says of people is believed
         def believed? = [OWN, TRUSTED].include?(how)
@@ -64,6 +60,13 @@ module MildAnvil
         end
 
         private
+
+        def found
+          return UNSIGNED if @seal.nil?
+          return STRANGER unless key&.believed?
+
+          key.own ? OWN : TRUSTED
+        end
 
         def key
           Signing::Keys.own # told, so that it is known again in an installation that was set up anew

@@ -19,7 +19,7 @@ module MildAnvil
             obstacles: Actions::Signable.obstacles(lot, rated.inputs, rated.statement),
             fewer: Actions::Signable.fewer?(lot, rated.inputs),
             doubted: rated.inputs.dig("terms", "chain_remarks").to_a,
-            altered: Actions::AlteredRows.of(lot), heard: Actions::Packages::Heard.count(lot.id),
+            altered: Actions::AlteredRows.of(lot),
             supersedes: lot.statements.last&.number, **waiting(rated.inputs["pulls"]) }
         end
 
