@@ -114,7 +114,7 @@ class HearsayTest < CommittedCase
 
   def test_what_nobody_vouches_for_counts_for_nothing_until_somebody_takes_it_over
     made
-    file = forged({}, of: write)
+    file = @brought = forged({}, of: write)
     elsewhere(file)
     bring(file, by: administrator)
 
@@ -132,12 +132,22 @@ class HearsayTest < CommittedCase
 
     assert_equal(judgements.map { |row| row[:id] }, done.select { |row| row[:taken] }.map { |row| row[:id] })
     assert_equal %w[break break break break], judged
+    said_again(Models::Hearsay.count)
     first = here.pulls.first.judgement
     assert_equal person.id, first.person_id
     assert_match(/\ATaken over from Tester \d+, 20\d\d-\d\d-\d\d, as a package says: I saw the pieces/, first.reason)
     again = Packages::TakeOver.call(ids: [judgements.first[:id]], reason: "twice", person_id: person.id)
     assert_equal ["It was taken over already"], again.map { |row| row[:why_not] }
     doubted_and_signed
+  end
+
+  # The same package again says nothing new, whatever came of what it said.
+  def said_again(count)
+    again = bring(@brought, by: administrator)
+
+    assert_equal [0, []], [again[:counts].sum { |row| row[:new] + row[:said] }, again[:heard]]
+    assert_equal count, Models::Hearsay.count
+    assert_equal %w[break break break break], judged
   end
 
   # What was typed elsewhere is not proved here: it is said, signing over it needs a sentence, and papers print it.

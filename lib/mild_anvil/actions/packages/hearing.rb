@@ -36,11 +36,12 @@ module MildAnvil
 
         # @return [Boolean] false where it was heard before
         def hear(name, row, values)
-          return false if heard_before(name, row)
+          content = JSON.generate(plain(name, row, values))
+          return false if ever_heard?(name, row, content)
 
           @heard << { table_name: name.to_s, row_uid: row[:uid], row_id: nil, lot_id: Lots.of(name, values),
-                      said_by: @names[row[:person_id]].to_s, said_at: row[:created_at],
-                      content: JSON.generate(plain(name, row, values)), why: why(name, row, values) }
+                      said_by: @names[row[:person_id]].to_s, said_at: row[:created_at], content: content,
+                      why: why(name, row, values) }
           true
         end
 
@@ -74,7 +75,7 @@ module MildAnvil
           return if @own
           return IN_A_NAME if here?(values)
 
-          AGAINST if against?(name, values) && !heard_before(name, row)
+          AGAINST if against?(name, values) && !still_said?(name, row)
         end
 
         def follows?(name, values)
@@ -96,17 +97,25 @@ module MildAnvil
           !@fresh[parent].key?(about)
         end
 
-        def heard_before(name, row)
-          return if row[:uid].nil?
+        # Whether it was heard from an earlier package, whatever came of it; what has no name is known by what it says.
+        def ever_heard?(name, row, content)
+          said = Store::Models::Hearsay.only_said
+          @ever ||= said.exclude(row_uid: nil).select_hash(%i[table_name row_uid], :id)
+          return @ever.key?([name.to_s, row[:uid]]) if row[:uid]
 
-          @open ||= Store::Models::Hearsay.dataset.open.only_said.exclude(row_uid: nil)
-                                          .select_hash(%i[table_name row_uid], :id)
-          @open[[name.to_s, row[:uid]]]
+          said.where(table_name: name.to_s, row_uid: nil, content: content).any?
+        end
+
+        def still_said?(name, row) = still_said.key?([name.to_s, row[:uid]])
+
+        def still_said
+          @still_said ||= Store::Models::Hearsay.dataset.open.only_said.exclude(row_uid: nil)
+                                                .select_hash(%i[table_name row_uid], :id)
         end
 
         # What was only said, and is vouched for by now.
         def proved
-          (@open || {}).filter_map do |(table, uid), id|
+          still_said.filter_map do |(table, uid), id|
             id if @fresh.key?(table.to_sym) && Sequel::Model.db[table.to_sym].where(uid: uid).any?
           end
         end
