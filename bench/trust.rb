@@ -13,9 +13,9 @@ class Trust
     nil while ACTS::Worker.run_once
     Dir.mktmpdir do |folder|
       path = File.join(folder, "demo.zip")
-      say "the demo written as a package", timed { ACTS::Packages::Write.call(path) }
-      say "looked at where it came from", timed { ACTS::Packages::TakeIn.look(path) }
-      say "everything verified", timed { ACTS::Verify::Evidence.call }
+      say("the demo written as a package", timed { ACTS::Packages::Write.call(path) })
+      say("looked at where it came from", timed { ACTS::Packages::TakeIn.look(path) })
+      say("everything verified", timed { ACTS::Verify::Evidence.call })
       taken_while_others_work(path)
     end
   end
@@ -33,7 +33,7 @@ class Trust
     child = fork { others(writer, lot, person) }
     writer.close
     sleep 1
-    say "taken in", timed { take(path, person) }
+    say("taken in", timed { take(path, person) })
     Process.kill("TERM", child)
     during = reader.read.split.map(&:to_f)
     Process.wait(child)

@@ -17,7 +17,8 @@ Sequel.migration do
       column :public_key, "text", null: false
       String :name, size: 200, null: false, default: ""
       TrueClass :own, null: false, default: false
-      # Which key it came after, and what that one signed of it; null: the first, or one that no earlier key vouches for.
+      # Which key it came after, and what that one signed of it; null: the first, or one that no earlier key vouches
+      # for.
       foreign_key :succeeds_id, :signing_keys
       column :seal_text, "text"
       String :seal_key, size: 64, fixed: true

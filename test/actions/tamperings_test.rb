@@ -23,7 +23,7 @@ class TamperingsTest < CommittedCase
 
   def factor
     Actions::SaveLibraryRow.add(table: "design_factors", values: { use: "Own", low: 3, high: 8, usual: 5, source: "x" },
-                                                person_id: person.id)
+                                person_id: person.id)
     DATABASE[:design_factors].first
   end
 
@@ -43,7 +43,8 @@ class TamperingsTest < CommittedCase
       "who made a check" => [:instrument_checks, @check.id, { person_id: reviewer.id }],
       "until when a check is good" => [:instrument_checks, @check.id, { good_until: Time.utc(2099) }],
       "a signature" => [:signatures, @signed.signatures.first.id, { seal: "A" * 88 }],
-      "a signature taken away" => [:signatures, @signed.signatures.first.id, { seal: nil, seal_text: nil, seal_key: nil }],
+      "a signature taken away" => [:signatures, @signed.signatures.first.id,
+                                   { seal: nil, seal_text: nil, seal_key: nil }],
       "when it was reviewed" => [:signatures, @signed.signatures.last.id, { created_at: Time.utc(2001) }],
       "when a piece was pulled" => [:pulls, @loose.id, { pulled_at: Time.utc(2001) }],
       "a term of the rating" => [:rating_terms, @lot.terms.id, { coverage_share: 0.5 }],

@@ -3,8 +3,8 @@
 require_relative "../support/browser_case"
 require_relative "../support/repacked"
 
-# A package from somewhere else: what it says of people is seen, counts for nothing, and is taken over in one's own name;
-# everything is verified, and a row that was altered is told where it matters.
+# A package from somewhere else: what it says of people is seen, counts for nothing, and is taken over in one's own
+# name; everything is verified, and a row that was altered is told where it matters.
 class TrustJourney < BrowserCase
   include Repacked
 

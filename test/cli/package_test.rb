@@ -15,7 +15,8 @@ class PackageCommandTest < CoreCase
   end
 
   def test_a_whole_package_is_shown_and_rated_again
-    assert_equal [0, "Loop: whole, 27 files, 1 signed statements; signed by nobody\n", ""], run_cli("package", PACKAGE, "check")
+    assert_equal [0, "Loop: whole, 27 files, 1 signed statements; signed by nobody\n", ""],
+                 run_cli("package", PACKAGE, "check")
     assert_equal "  Loop (Brindle Works: Loops): 5 pulls, statement 1",
                  run_cli("package", PACKAGE, "show")[1].lines[1].chomp
     rated = run_cli("package", PACKAGE, "rate")[1].lines(chomp: true)

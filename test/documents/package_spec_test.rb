@@ -21,8 +21,13 @@ class PackageSpecTest < CommittedCase
     "a false media type" => ->(m) { m["resources"][0]["mediatype"] = "image/png" }
   }.freeze
 
-  def self.key_of(manifest) = manifest["resources"].find { |row| row.dig("schema", "foreignKeys") }["schema"]["foreignKeys"][0]
-  def self.fields_of(manifest) = manifest["resources"].find { |row| row["path"] == "data/people.csv" }["schema"]["fields"]
+  def self.key_of(manifest)
+    manifest["resources"].find { |row| row.dig("schema", "foreignKeys") }["schema"]["foreignKeys"][0]
+  end
+
+  def self.fields_of(manifest)
+    manifest["resources"].find { |row| row["path"] == "data/people.csv" }["schema"]["fields"]
+  end
 
   def test_the_validator_sees_what_is_not_valid
     lot_with_breaks(8.1, 8.2)

@@ -7,8 +7,8 @@ require "openssl"
 require "time"
 require "zip"
 
-# A validator of data packages, written from the text of the specifications "Data Package", "Data Resource", "Tabular Data
-# Resource" and "Table Schema" (Frictionless, version 1), and from nothing of ours.
+# A validator of data packages, written from the text of the specifications "Data Package", "Data Resource", "Tabular
+# Data Resource" and "Table Schema" (Frictionless, version 1), and from nothing of ours.
 class PackageValidator
   NAME = /\A[-a-z0-9._]+\z/
   TYPES = %w[string number integer boolean object array date time datetime year yearmonth duration geopoint geojson
@@ -30,7 +30,8 @@ class PackageValidator
     @problems = []
     descriptor
     resources.each { |resource| resource(resource) }
-    resources.each { |resource| keys(resource) if resource["schema"] }
+    tables = resources.select { |resource| resource["schema"] }
+    tables.each { |resource| keys(resource) }
     @problems.first(MOST)
   end
 
@@ -55,7 +56,9 @@ class PackageValidator
     name = row["name"]
     wrong("#{name}: not a name") unless name.to_s.match?(NAME)
     path = row["path"]
-    return wrong("#{name}: its path leads out of the package") if path.start_with?("/") || path.split("/").include?("..")
+    if path.start_with?("/") || path.split("/").include?("..")
+      return wrong("#{name}: its path leads out of the package")
+    end
 
     bytes = @files[path] or return wrong("#{name}: there is no file #{path}")
     integrity(row, bytes)
@@ -66,7 +69,9 @@ class PackageValidator
   def integrity(row, bytes)
     wrong("#{row['name']}: has #{bytes.bytesize} bytes") if row["bytes"] && row["bytes"] != bytes.bytesize
     algorithm, digest = row["hash"].to_s.split(":")
-    wrong("#{row['name']}: its hash is another one") if algorithm == "sha256" && digest != OpenSSL::Digest::SHA256.hexdigest(bytes)
+    if algorithm == "sha256" && digest != OpenSSL::Digest::SHA256.hexdigest(bytes)
+      wrong("#{row['name']}: its hash is another one")
+    end
     encoding = row["encoding"]
     wrong("#{row['name']}: is no UTF-8") if encoding == "utf-8" && !bytes.dup.force_encoding("UTF-8").valid_encoding?
   end
@@ -121,7 +126,9 @@ class PackageValidator
     return wrong("#{row['name']}: its key is none of its fields") if (key - names).any?
 
     values = @tables.fetch(row["name"], []).map { |line| line.values_at(*key) }
-    wrong("#{row['name']}: a key stands twice or is empty") if values.uniq.size < values.size || values.flatten.any?(&:nil?)
+    return unless values.uniq.size < values.size || values.flatten.any?(&:nil?)
+
+    wrong("#{row['name']}: a key stands twice or is empty")
   end
 
   def foreign(row, key, names)
@@ -132,7 +139,9 @@ class PackageValidator
     target = row["name"] if target == ""
     other = @tables[target] or return wrong("#{row['name']}: there is no resource #{target}")
     there = other.to_h { |line| [line.values_at(*Array(key["reference"]["fields"])), true] }
-    lost = @tables.fetch(row["name"], []).find { |line| line.values_at(*fields).all? && !there[line.values_at(*fields)] }
+    lost = @tables.fetch(row["name"], []).find do |line|
+      line.values_at(*fields).all? && !there[line.values_at(*fields)]
+    end
     wrong("#{row['name']}: #{lost.values_at(*fields).first} is not in #{target}") if lost
   end
 end

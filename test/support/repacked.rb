@@ -49,10 +49,12 @@ module Repacked
   end
 
   # Rows of a table, changed by a block; their journal entry, if any, is put right by the forger, too.
-  def rows_changed(&) = lambda do |text|
-    table = CSV.parse(text, headers: true)
-    table.each(&)
-    table.to_csv
+  def rows_changed(&)
+    lambda do |text|
+      table = CSV.parse(text, headers: true)
+      table.each(&)
+      table.to_csv
+    end
   end
 
   # @param entries [Array<Array(String, String)>] the same name may stand there twice

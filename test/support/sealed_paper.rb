@@ -9,7 +9,8 @@ module SealedPaper
   KEY = OpenSSL::PKey.generate_key("ED25519")
   ABOUT = { kind: "paper", version: 1, what: "statement", uid: "01M8S87EQZ5DMG36ZBHX8BMETJ", number: 2, name: "Loop",
             standing: "", laboratory: "Weir Laboratory", drawn_at: "2026-12-01T09:00:00Z",
-            hands: [{ name: "Maren Ruiz", roles: ["technician"], meaning: "rated", at: "2026-12-01T08:59:00Z" }] }.freeze
+            hands: [{ name: "Maren Ruiz", roles: %w[technician], meaning: "rated",
+                      at: "2026-12-01T08:59:00Z" }] }.freeze
 
   def pdf = Prawn::Document.new { text "Minimum 7.4 kN" }.render.b
 

@@ -201,7 +201,8 @@ class PermissionsTest < WebCase
 
   def refused?(operation, role)
     return !%w[health session firstAdministrator calendarFeed].include?(operation.id) if role.nil?
-    return role != "administrator" if %w[addPerson changePerson keepLaboratory trustKey replaceKey].include?(operation.id)
+    return role != "administrator" if %w[addPerson changePerson keepLaboratory trustKey
+                                         replaceKey].include?(operation.id)
     return role != "reviewer" if REVIEWING.include?(operation.id)
     return !%w[reviewer administrator].include?(role) if %w[events checkEvents wantVerification].include?(operation.id)
     return false unless operation.verb.match?(WRITES) && !OWN.include?(operation.id)

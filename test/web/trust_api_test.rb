@@ -22,9 +22,11 @@ class TrustApiTest < WebCase
     takes = said["rows"].select { |row| row["takes"] }
     assert_equal said["in_all"], call(:get, "/api/lots/#{lot.id}")["heard"]
     call(:post, "/api/heard/take-over", { ids: [takes.first["id"]], reason: " " }, expect: 422)
-    rows = call(:post, "/api/heard/take-over", { ids: said["rows"].map { |row| row["id"] }, reason: "I know them" }, expect: 201)
+    rows = call(:post, "/api/heard/take-over", { ids: said["rows"].map do |row|
+      row["id"]
+    end, reason: "I know them" }, expect: 201)
 
-    assert_equal takes.map { |row| row["id"] }, rows["rows"].select { |row| row["taken"] }.map { |row| row["id"] }
+    assert_equal(takes.map { |row| row["id"] }, rows["rows"].select { |row| row["taken"] }.map { |row| row["id"] })
     assert_equal said["in_all"] - takes.size, call(:get, "/api/heard?lot_id=#{lot.id}")["in_all"]
     as(add_person("viewer"))
     call(:post, "/api/heard/take-over", { ids: [1], reason: "x" }, expect: 403)
@@ -43,7 +45,7 @@ class TrustApiTest < WebCase
     call(:post, "/api/keys", { **given, public_key: "no" }, expect: 422)
     taken_back = call(:post, "/api/keys", { **given, trusted: false, reason: "stolen" }, expect: 201)["keys"]
     refute(taken_back.find { |key| key["name"] == "Weir" }["believed"])
-    assert_equal 1, call(:get, "/api/keys")["keys"].count { |key| key["signs"] }
+    assert_equal(1, call(:get, "/api/keys")["keys"].count { |key| key["signs"] })
   end
 
   def test_what_came_of_looking_at_everything

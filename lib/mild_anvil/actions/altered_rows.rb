@@ -47,7 +47,9 @@ module MildAnvil
         return [] if keys.empty?
 
         told = database[:row_seals].where(table_name: table.to_s, row_key: keys).select_hash(:row_key, :sha256)
-        Seals.digests(table, keys, database).filter_map { |key, sha256| "#{table.to_s.tr('_', ' ')} #{key}" if told[key] != sha256 }
+        Seals.digests(table, keys, database).filter_map do |key, sha256|
+          "#{table.to_s.tr('_', ' ')} #{key}" if told[key] != sha256
+        end
       end
       private_class_method :altered
     end

@@ -6,6 +6,7 @@ module MildAnvil
     # passphrase is given in MILD_ANVIL_PASSPHRASE.
     module BackupCommand
       PASSPHRASE = "MILD_ANVIL_PASSPHRASE"
+
       module_function
 
       # @param path [String]

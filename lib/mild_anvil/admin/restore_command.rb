@@ -22,7 +22,9 @@ module MildAnvil
       def key(sound, out)
         passphrase = ENV.fetch(BackupCommand::PASSPHRASE, "")
         return out.puts("The signing key is not in it: a new one signs from now on") if sound.key.nil?
-        return out.puts("The signing key in it was left: give its passphrase in #{BackupCommand::PASSPHRASE}") if passphrase.empty?
+        if passphrase.empty?
+          return out.puts("The signing key in it was left: give its passphrase in #{BackupCommand::PASSPHRASE}")
+        end
 
         Store::KeyFile.put(Store::KeyFile.unlocked(sound.key, passphrase))
         out.puts "The signing key of then signs here again"

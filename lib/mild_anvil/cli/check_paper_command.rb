@@ -4,8 +4,8 @@ require "json"
 
 module MildAnvil
   module Cli
-    # bin/anvil check-paper FILE: whether a PDF is the one that was handed out, by whom it was signed and when; without a
-    # database. Exit status 0 genuine, 1 not.
+    # bin/anvil check-paper FILE: whether a PDF is the one that was handed out, by whom it was signed and when; without
+    # a database. Exit status 0 genuine, 1 not.
     module CheckPaperCommand
       MOST_BYTES = 64 << 20
       UNKNOWN = "Whether a later one supersedes it the paper cannot know: its code opens the record."
@@ -41,10 +41,13 @@ module MildAnvil
         number = said["number"] ? " #{said['number']}" : ""
         standing = said["standing"].to_s.empty? ? nil : "It was #{said['standing'].upcase} when this was drawn."
         ["Genuine: #{said['what']}#{number}, #{said['name']}", *said["hands"].to_a.map { |hand| "  #{hand(hand)}" },
-         "Drawn #{said['drawn_at']} by #{said['laboratory'].to_s.empty? ? 'an installation' : said['laboratory']}, key " \
-         "#{said['key']}. Compare the key with whoever gave it out.", standing, UNKNOWN].compact.join("\n")
+         "Drawn #{said['drawn_at']} by #{whose(said)}, key #{said['key']}. " \
+         "Compare the key with whoever gave it out.", standing, UNKNOWN].compact.join("\n")
       end
       private_class_method :text
+
+      def whose(said) = said["laboratory"].to_s.empty? ? "an installation" : said["laboratory"]
+      private_class_method :whose
 
       def hand(hand)
         roles = hand["roles"].to_a.empty? ? "" : " (#{hand['roles'].join(', ')})"

@@ -10,8 +10,8 @@ module MildAnvil
                    "check" => CheckCommand, "plan" => PlanCommand, "watch" => WatchCommand,
                    "package" => PackageCommand, "check-paper" => CheckPaperCommand }.freeze
       USAGE = "usage: bin/anvil rate FILE | curve FILE-OR-FOLDER | compare FILE | check FILE | plan FILE | watch " \
-              "FILE | package FILE check|show|rate | check-paper FILE [--json] [options]; bin/anvil verify | backup FILE " \
-              "| restore FILE | export FILE | bring FILE; bin/anvil --help"
+              "FILE | package FILE check|show|rate | check-paper FILE [--json] [options]; bin/anvil verify | " \
+              "backup FILE | restore FILE | export FILE | bring FILE; bin/anvil --help"
 
       def initialize(out: $stdout, err: $stderr)
         @out = out

@@ -31,7 +31,9 @@ module MildAnvil
 
         seal = contents.seal
         return ["its seal was not made by the key that it names"] if seal && !seal.genuine?
-        return ["it was changed after it was signed"] if seal && seal.content["manifest_sha256"] != contents.manifest_sha256
+        if seal && seal.content["manifest_sha256"] != contents.manifest_sha256
+          return ["it was changed after it was signed"]
+        end
 
         Devices::Package::Signed.new(contents).problems
       end
@@ -108,7 +110,8 @@ module MildAnvil
 
       def text(verb, said)
         case verb
-        when "check" then "#{said[:title]}: whole, #{said[:files]} files, #{said[:signed]} signed statements; #{said[:seal]}"
+        when "check"
+          "#{said[:title]}: whole, #{said[:files]} files, #{said[:signed]} signed statements; #{said[:seal]}"
         when "show" then ["#{said[:title]}, #{said[:made]}", *said[:lots].map { |lot| lot_line(lot) }].join("\n")
         else [*said[:signed].map { |one| signed_line(one) }, *said[:lots].map { |one| stands_line(one) }].join("\n")
         end

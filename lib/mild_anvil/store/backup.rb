@@ -22,7 +22,8 @@ module MildAnvil
               "--init-command=SET SESSION innodb_ft_enable_stopword = 0"].freeze
       PART_BYTES = 1024 * 1024
 
-      # manifest: what the first line says; sha256: of the text; key: the signing key under its passphrase, if it is in it
+      # manifest: what the first line says; sha256: of the text; key: the signing key under its passphrase, if it is
+      # in it
       Sound = Struct.new(:manifest, :sha256, :bytes, :key, keyword_init: true)
 
       module_function

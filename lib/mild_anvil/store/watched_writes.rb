@@ -39,7 +39,9 @@ module MildAnvil
         watched do |table|
           last = table && numbered?(table) ? db[table].max(:id).to_i : nil
           super.tap do
-            told(table, last ? db[table].where { id > last }.select(:id).all : values.map { |row| columns.zip(row).to_h })
+            told(table, last ? db[table].where { id > last }.select(:id).all : values.map do |row|
+              columns.zip(row).to_h
+            end)
           end
         end
       end

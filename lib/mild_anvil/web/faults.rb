@@ -10,8 +10,8 @@ module MildAnvil
                  Tampered => 500, NotConverged => 500 }.freeze
       DATABASE = "The database did not go along. Whether this was saved is not known: load again and look; if it " \
                  "stays, look at var/log/web.log"
-      FAULT = "Something went wrong inside. Whether this was saved is not known: load again and look. The log has the " \
-              "details"
+      FAULT = "Something went wrong inside. Whether this was saved is not known: load again and look. The log has " \
+              "the details"
 
       def self.registered(app)
         app.helpers Answers

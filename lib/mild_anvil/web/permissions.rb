@@ -37,7 +37,8 @@ module MildAnvil
                       startLongTest endLongTest bringLongLog readStation markStation withdrawLongReading signLongReport
                       addWatchedProduct changeWatchedProduct retireWatchedProduct keepWatchedBreak noteWatchedChange
                       withdrawWatchedBreak withdrawWatchedChange answerSuspicion holdBatches recordUpkeep beginLesson
-                      pullPractice checkPracticeCell takeOver handInLesson makeLesson retireLesson lookOldBreaks keepOldBreaks],
+                      pullPractice checkPracticeCell takeOver handInLesson makeLesson retireLesson lookOldBreaks
+                      keepOldBreaks],
         %w[reviewer] => %w[countersignStatement withdrawStatement reviewConclusion reviewLongReport releaseBatches],
         SHELVES => %w[addItemType retireItemType keepPicture addDesignFactor addProofRule checkLibraryRow
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear

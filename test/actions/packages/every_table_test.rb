@@ -4,8 +4,8 @@ require_relative "../../support/committed_case"
 require_relative "../../support/package_folder"
 require_relative "../../support/filled_tables"
 
-# Every table with at least one row of every kind in it, generated from the schema, there and back: a table that is added
-# tomorrow is in.
+# Every table with at least one row of every kind in it, generated from the schema, there and back: a table that is
+# added tomorrow is in.
 class EveryTableTest < CommittedCase
   include PackageFolder
   include FilledTables
@@ -18,7 +18,8 @@ class EveryTableTest < CommittedCase
   end
 
   def rows(table)
-    skip = [:id, *Tables.references(table).keys, *Tables::ALL[table].own, *(Tables::ALL[table].any ? [:subject_id] : [])]
+    skip = [:id, *Tables.references(table).keys, *Tables::ALL[table].own,
+            *(Tables::ALL[table].any ? [:subject_id] : [])]
     DATABASE[table].all.map { |row| row.except(*skip).transform_values { |v| v.is_a?(Time) ? v.round(6) : v } }
                    .sort_by { |row| row[:uid] || row.inspect }
   end
@@ -68,7 +69,11 @@ class EveryTableTest < CommittedCase
   # The rows are made up, so that no curve, file or rating belongs to them: it is the carrying that is looked at here.
   def tables_alone
     writer = Packages::Write.new(nil, nil)
-    %i[curves originals events ratings recompute check_page].each { |part| writer.define_singleton_method(part) { nil } }
+    %i[curves originals events ratings recompute check_page].each do |part|
+      writer.define_singleton_method(part) do
+        nil
+      end
+    end
     writer.write(path)
     path
   end

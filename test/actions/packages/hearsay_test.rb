@@ -56,7 +56,8 @@ class HearsayTest < CommittedCase
     file = elsewhere(path)
 
     assert_match(/is not what its samples say/, problems(forged({ names[0] => raise_all }, of: file)).first)
-    assert_match(/is not what its finding says|not what was typed/, problems(forged({ names[1] => raise_all }, of: file)).first)
+    assert_match(/is not what its finding says|not what was typed/,
+                 problems(forged({ names[1] => raise_all }, of: file)).first)
     assert_match(/does not follow from its reading/, problems(forged({ names[2] => raise_all }, of: file)).first)
     assert_match(/is not what its samples say/, problems(forged(names.to_h { |n| [n, raise_all] }, of: file)).first)
   end
@@ -78,7 +79,7 @@ class HearsayTest < CommittedCase
     done = bring(double, by: administrator)
 
     assert_equal before, Models::Judgement.count
-    assert_equal [["judgement", 1]], done[:heard].map { |said| said.values_at(:what, :count) }
+    assert_equal([["judgement", 1]], done[:heard].map { |said| said.values_at(:what, :count) })
     assert_equal [added.id], pull.refresh.judgements.map(&:id)
     assert_empty Actions::Verify::Evidence.call.reject(&:sound?).map(&:in_words)
   end
@@ -88,7 +89,8 @@ class HearsayTest < CommittedCase
     reviewer
     file = write
     statement = lot.statements.first
-    row = statement.signatures.first.values.merge(id: 900, uid: ULID.generate, person_id: reviewer.id, meaning: "reviewed")
+    row = statement.signatures.first.values.merge(id: 900, uid: ULID.generate, person_id: reviewer.id,
+                                                  meaning: "reviewed")
 
     assert_match(/the journal knows nothing of a signature/, problems(forged(add("signatures", row), of: file)).first)
   end
@@ -107,7 +109,7 @@ class HearsayTest < CommittedCase
     bring(forged({}, of: withdrawn, key: stranger), by: administrator)
 
     assert_nil here.refresh.withdrawal, "facts of here are not ended by a package, whoever vouches for it"
-    assert_equal ["withdrawn statement"], Packages::Heard.list[:rows].map { |said| said[:what] }
+    assert_equal(["withdrawn statement"], Packages::Heard.list[:rows].map { |said| said[:what] })
   end
 
   # --- who vouches ---
@@ -128,7 +130,9 @@ class HearsayTest < CommittedCase
 
   def take_over(said)
     judgements = said[:rows].select { |row| row[:what] == "judgement" }
-    done = Packages::TakeOver.call(ids: said[:rows].map { |row| row[:id] }, reason: "I saw the pieces", person_id: person.id)
+    done = Packages::TakeOver.call(ids: said[:rows].map do |row|
+      row[:id]
+    end, reason: "I saw the pieces", person_id: person.id)
 
     assert_equal(judgements.map { |row| row[:id] }, done.select { |row| row[:taken] }.map { |row| row[:id] })
     assert_equal %w[break break break break], judged
@@ -137,8 +141,8 @@ class HearsayTest < CommittedCase
     assert_equal person.id, first.person_id
     assert_match(/\ATaken over from Tester \d+, 20\d\d-\d\d-\d\d, as a package says: I saw the pieces/, first.reason)
     again = Packages::TakeOver.call(ids: [judgements.first[:id]], reason: "twice", person_id: person.id)
-    assert_equal ["It was taken over already"], again.map { |row| row[:why_not] }
-    doubted_and_signed
+    assert_equal(["It was taken over already"], again.map { |row| row[:why_not] })
+    doubted_and_signed(here)
   end
 
   # The same package again says nothing new, whatever came of what it said.
@@ -151,12 +155,13 @@ class HearsayTest < CommittedCase
   end
 
   # What was typed elsewhere is not proved here: it is said, signing over it needs a sentence, and papers print it.
-  def doubted_and_signed
-    error = assert_raises(MildAnvil::InvalidInput) { sign(here) }
+  def doubted_and_signed(lot)
+    error = assert_raises(MildAnvil::InvalidInput) { sign(lot) }
     remark = "Each reading of pulls 1, 2 and 3 came from elsewhere as somebody typed it there, and is not proved here"
     assert_equal "#{remark}: say why it may be rated all the same", error.details[:fields][:chain_reason]
-    sign(here, chain_reason: "I was there")
-    paper = Actions::ExportStatement.signed(statement_id: here.statements.last.id, format: "pdf", language: "de").content
+    sign(lot, chain_reason: "I was there")
+    paper = Actions::ExportStatement.signed(statement_id: here.statements.last.id, format: "pdf",
+                                            language: "de").content
     words = PDF::Reader.new(StringIO.new(paper)).pages.map(&:text).join(" ").gsub(/\s+/, " ")
     assert_includes words, "Jede Ablesung der Züge 1, 2 und 3 kam von anderswo"
     assert_includes words, "Taken over from Tester"
@@ -169,7 +174,9 @@ class HearsayTest < CommittedCase
     signed = forged({}, of: file, key: stranger)
     assert_equal "stranger", Packages::TakeIn.look(signed)[:vouched][:how]
     trust(stranger)
-    assert_equal ["trusted", []], Packages::TakeIn.look(signed).values_at(:vouched, :heard).then { |v, h| [v[:how], h] }
+    assert_equal(["trusted", []], Packages::TakeIn.look(signed).values_at(:vouched, :heard).then do |v, h|
+      [v[:how], h]
+    end)
     trust(stranger, trusted: false)
     bring(signed, by: administrator)
     assert_equal [nil] * 4, judged
@@ -209,7 +216,9 @@ class HearsayTest < CommittedCase
 
   def factor
     known = MildAnvil::Store::CarriedTables.limits(:design_factors)
-    known.filter_map { |column, limit| [column, filled(column)] if limit[:needed] && !%i[uid person_id created_at].include?(column) }.to_h
+    known.filter_map do |column, limit|
+      [column, filled(column)] if limit[:needed] && !%i[uid person_id created_at].include?(column)
+    end.to_h
   end
 
   def filled(column) = { low: 3.0, high: 8.0, usual: 5.0 }.fetch(column, "x")
@@ -217,17 +226,21 @@ class HearsayTest < CommittedCase
   # --- a look finds all that taking would refuse ---
 
   REFUSED = {
-    "a changed sample" => ->(t) { t.curve_changed },
-    "a changed original" => ->(t) { t.original_changed },
+    "a changed sample" => lambda(&:curve_changed),
+    "a changed original" => lambda(&:original_changed),
     "an unknown word" => ->(t) { { "data/pulls.csv" => t.rows_changed { |row| row["kind"] = "sideways" } } },
-    "a doubled row" => ->(t) { { "data/pulls.csv" => ->(text) { text + text.lines.last } } },
+    "a doubled row" => ->(_t) { { "data/pulls.csv" => ->(text) { text + text.lines.last } } },
     "a text that is too long" => ->(t) { { "data/lots.csv" => t.rows_changed { |row| row["name"] = "x" * 900 } } },
     "a table of tomorrow" => ->(t) { { "data/pulls.csv" => t.rows_changed { |row| row["number"] = "-4" } } }
   }.freeze
 
   def curve_changed
     name = "curves/#{Models::Recording.first.uid}.csv"
-    { name => ->(text) { text.sub(/^(.*)\n(.*)\n/) { "#{Regexp.last_match(1)}\n#{Regexp.last_match(2).sub(/\d$/, '7')}1\n" } } }
+    { name => lambda { |text|
+      text.sub(/^(.*)\n(.*)\n/) do
+        "#{Regexp.last_match(1)}\n#{Regexp.last_match(2).sub(/\d$/, '7')}1\n"
+      end
+    } }
   end
 
   def original_changed
@@ -264,7 +277,11 @@ class HearsayTest < CommittedCase
   def add(table, row)
     { "data/#{table}.csv" => lambda do |text|
       header = CSV.parse_line(text)
-      cells = header.map { |name| row[name.to_sym].then { |v| v.is_a?(Time) ? v.utc.strftime("%Y-%m-%dT%H:%M:%S.%6NZ") : v } }
+      cells = header.map do |name|
+        row[name.to_sym].then do |v|
+          v.is_a?(Time) ? v.utc.strftime("%Y-%m-%dT%H:%M:%S.%6NZ") : v
+        end
+      end
       "#{text.chomp}\n#{cells.to_csv}"
     end }
   end

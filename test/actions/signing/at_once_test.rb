@@ -15,7 +15,9 @@ class SignedAtOnceTest < CommittedCase
     @signed = sign(@lot)
   end
 
-  def review(by) = Actions::CountersignStatement.call(statement_id: @signed.id, sha256: @signed.sha256, person_id: by.id)
+  def review(by)
+    Actions::CountersignStatement.call(statement_id: @signed.id, sha256: @signed.sha256, person_id: by.id)
+  end
 
   # Taken out, the second would meet the schema and not a sentence.
   def test_of_two_reviewers_one_signs_and_the_other_is_told
@@ -60,7 +62,8 @@ class SignedAtOnceTest < CommittedCase
     person
     ids = Queue.new
     answers = at_once(6) do
-      ids << Actions::RecordPeak.call(lot_id: @lot.id, text: "8.2", unit: "kN", person_id: person.id, once_key: "one-key").id
+      ids << Actions::RecordPeak.call(lot_id: @lot.id, text: "8.2", unit: "kN", person_id: person.id,
+                                      once_key: "one-key").id
     end
 
     assert_equal [:done] * 6, answers

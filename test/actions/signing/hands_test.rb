@@ -9,7 +9,11 @@ class HandsTest < StoreCase
   Sealed = MildAnvil::Core::Seal::Sealed
 
   def made = @made ||= sign(lot_with_breaks(8.1, 8.4, 7.9))
-  def review(by: reviewer) = Actions::CountersignStatement.call(statement_id: made.id, sha256: made.sha256, person_id: by.id)
+
+  def review(by: reviewer)
+    Actions::CountersignStatement.call(statement_id: made.id, sha256: made.sha256, person_id: by.id)
+  end
+
   def seal(row = made.signatures.first) = Signing::Keys.of(row)
 
   def test_a_hand_is_signed_with_name_role_time_and_hash
@@ -101,14 +105,17 @@ class HandsTest < StoreCase
   def test_a_paper_of_the_past_shows_the_hands_of_then
     Actions::RenderStatement.stub(:call, ->(*) { raise MildAnvil::Error, "no fonts" }) { capture_io { made && review } }
     Signing::Drawing.catch_up
-    shown = made.documents_dataset.where(format: "json").order(:signature_count).map { |d| JSON.parse(d.content)["signatures"].size }
+    shown = made.documents_dataset.where(format: "json").order(:signature_count).map do |d|
+      JSON.parse(d.content)["signatures"].size
+    end
 
     assert_equal [1, 2], shown
   end
 
   def test_a_paper_drawn_at_another_address_is_another_paper
     first = Actions::ExportStatement.signed(statement_id: made.id, format: "pdf").content
-    Actions::Papers::Laboratory.keep(values: { link: "https://weir.example/anvil" }, person_id: add_person("administrator").id)
+    Actions::Papers::Laboratory.keep(values: { link: "https://weir.example/anvil" },
+                                     person_id: add_person("administrator").id)
     second = Actions::ExportStatement.signed(statement_id: made.id, format: "pdf").content
 
     refute_equal first, second

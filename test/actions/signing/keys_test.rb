@@ -41,7 +41,9 @@ class KeysTest < StoreCase
       assert_predicate after.succession, :genuine?
       assert_equal [after.fingerprint, before.fingerprint], after.succession.content.values_at("fingerprint", "follows")
       shown = Signing::Keys.list
-      assert_equal [[after.id, true, true], [before.id, false, false]], shown.map { |key| key.values_at(:id, :signs, :sworn) }
+      assert_equal([[after.id, true, true], [before.id, false, false]], shown.map do |key|
+        key.values_at(:id, :signs, :sworn)
+      end)
     end
   end
 
@@ -50,7 +52,9 @@ class KeysTest < StoreCase
     in_a_folder { Signing::Keys.own }
     in_a_folder do
       Signing::Keys.own
-      assert_equal([[true, false], [false, false]], Signing::Keys.list.first(2).map { |key| key.values_at(:signs, :sworn) })
+      assert_equal([[true, false], [false, false]], Signing::Keys.list.first(2).map do |key|
+        key.values_at(:signs, :sworn)
+      end)
     end
   end
 

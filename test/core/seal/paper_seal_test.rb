@@ -32,7 +32,7 @@ class PaperSealTest < CoreCase
 
   def test_nothing_can_be_put_before_behind_or_in_between
     bytes = sealed_pdf
-    [bytes + " ", bytes + "%%EOF\n", "%x\n#{bytes}".b, bytes.sub("startxref", "x\nstartxref"), bytes * 2,
+    ["#{bytes} ", "#{bytes}%%EOF\n", "%x\n#{bytes}".b, bytes.sub("startxref", "x\nstartxref"), bytes * 2,
      pdf].each do |other|
       read = PaperSeal.read(other)
       refute read&.genuine && read.whole

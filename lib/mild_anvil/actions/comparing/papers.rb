@@ -13,7 +13,8 @@ module MildAnvil
         def keep(row, language = nil, hands: nil)
           Store::Database.write do
             Store::Models::Lot.locked!(row.lot_id)
-            place = { event: :keep_conclusion_paper, lot_id: row.lot_id, language: language, hands: hands, conclusion_id: row.id }
+            place = { event: :keep_conclusion_paper, lot_id: row.lot_id, language: language, hands: hands,
+                      conclusion_id: row.id }
             SignedPaper.keep("conclusion", row, row.papers_dataset, **place) do |under, spoken|
               Documents::ConclusionPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
                                                                signatures: under, paper: head(row, spoken, under.size))

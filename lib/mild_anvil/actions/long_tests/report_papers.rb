@@ -13,7 +13,8 @@ module MildAnvil
         def keep(row, language = nil, hands: nil)
           Store::Database.write do
             Store::Models::LongTest.locked!(row.test_id)
-            place = { event: :keep_long_report_paper, lot_id: row.test.lot_id, language: language, hands: hands, report_id: row.id }
+            place = { event: :keep_long_report_paper, lot_id: row.test.lot_id, language: language, hands: hands,
+                      report_id: row.id }
             SignedPaper.keep("report", row, row.papers_dataset, **place) do |under, spoken|
               Documents::LongReportPdf.render(row.frozen_body, number: row.number, sha256: row.sha256,
                                                                signatures: under, paper: head(row, spoken, under.size))

@@ -3,8 +3,8 @@
 module MildAnvil
   module Actions
     module Packages
-      # The page that says of a paper, from disk and without us, whether it is genuine; with what a package knows of keys
-      # and of what supersedes what.
+      # The page that says of a paper, from disk and without us, whether it is genuine; with what a package knows of
+      # keys and of what supersedes what.
       module CheckPage
         PAGE = File.expand_path("../../../../data/check_paper/check-paper.html", __dir__)
         KNOWN = %r{(<script type="application/json" id="known">).*?(</script>)}m

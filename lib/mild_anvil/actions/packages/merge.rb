@@ -15,8 +15,6 @@ module MildAnvil
         Difference = Struct.new(:table, :uid, :label, :columns, :fact, keyword_init: true)
         LABELS = %i[name title number key label customer text].freeze
 
-        attr_reader :differences, :counts
-
         # @param contents [Devices::Package::Contents] without problems
         # @param vouched [Vouched]
         # @param take [Array<String>] uids of differing rows to be taken from the package
@@ -43,7 +41,7 @@ module MildAnvil
         # @return [Integer, nil] here, of a row of the package
         def here(table, id) = @ids[table][id].then { |found| found if found.is_a?(Integer) }
 
-        attr_reader :hearing
+        attr_reader :differences, :counts, :hearing
 
         # @return [Array<Integer>] of lots that the package holds
         def lots = @ids[:lots].values

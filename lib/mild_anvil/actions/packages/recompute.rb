@@ -9,7 +9,8 @@ module MildAnvil
       # scripts, and three tables of what they start from and what they should find.
       class Recompute
         FOLDER = File.expand_path("../../../../data/recompute", __dir__)
-        SCRIPTS = { "README.md" => "text/markdown", "recompute.R" => "text/x-r", "recompute.py" => "text/x-python" }.freeze
+        SCRIPTS = { "README.md" => "text/markdown", "recompute.R" => "text/x-r",
+                    "recompute.py" => "text/x-python" }.freeze
         PEAKS = %w[recording column sign zero_si peak_si spikes_seconds].freeze
         VALUES = %w[rating pull counts_as value_si upper_si].freeze
         SCHOOLS = %w[rating school value_si coverage confidence drop borrowed_sd_si borrowed_dof].freeze
@@ -69,7 +70,8 @@ module MildAnvil
         end
 
         def standing
-          keys = Store::Models::LotSummary.where(lot_id: @lot_ids).exclude(rating_key: nil).select_order_map(:rating_key)
+          rated = Store::Models::LotSummary.where(lot_id: @lot_ids).exclude(rating_key: nil)
+          keys = rated.select_order_map(:rating_key)
           Store::Models::Computation.where(key: keys).exclude(content: nil).order(:key).map do |row|
             inputs = row.frozen_inputs
             ["#{inputs.dig('lot', 'uid')} as it stands", inputs, row.statement]

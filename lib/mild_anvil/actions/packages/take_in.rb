@@ -100,7 +100,8 @@ module MildAnvil
         def about(contents)
           ours = contents.ours
           { title: contents.title, scope: ours["scope"].to_s, application: ours["application"].to_s,
-            own: ours["installation"] == Write.installation, vouched: Vouched.new(contents).told, made: contents.manifest["created"].to_s,
+            own: ours["installation"] == Write.installation, vouched: Vouched.new(contents).told,
+            made: contents.manifest["created"].to_s,
             lots: ours["lots"].to_a.map { |lot| { name: lot["name"].to_s, job: lot["job"].to_s } } }
         end
         private_class_method :about

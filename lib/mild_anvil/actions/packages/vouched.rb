@@ -40,7 +40,6 @@ module MildAnvil
         # @return [String] OWN, TRUSTED, STRANGER or UNSIGNED
         def how = @how ||= found
 
-
         # @return [Boolean] whether what it says of people is believed
         def believed? = [OWN, TRUSTED].include?(how)
         def own? = how == OWN

@@ -85,7 +85,7 @@ module MildAnvil
 
         # What is taken over says what was said, or nothing is.
         def same_value!(judgement)
-          return if judgement.value_si.to_f == @said["value_si"].to_f
+          return if (judgement.value_si.to_f - @said["value_si"].to_f).abs <= 1e-9 * judgement.value_si.to_f.abs
 
           refuse("the reading of here gives another value than it says")
         end

@@ -81,6 +81,7 @@ module MildAnvil
           if row.signatures.any? { |s| s.person_id == person.id }
             raise Forbidden, "Somebody else than whoever signed first reviews it"
           end
+
           counts!(row)
           in_order!(row)
         end

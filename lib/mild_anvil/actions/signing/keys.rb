@@ -116,8 +116,8 @@ module MildAnvil
         private_class_method :succeeded
 
         def columns(key, fingerprint, own: true, name: "")
-          { uid: ULID.generate, fingerprint: fingerprint, public_key: key.public_to_pem, own: own, name: name.to_s[0, 200],
-            created_at: Time.now }
+          { uid: ULID.generate, fingerprint: fingerprint, public_key: key.public_to_pem, own: own,
+            name: name.to_s[0, 200], created_at: Time.now }
         end
         private_class_method :columns
       end

@@ -7,17 +7,18 @@ module MildAnvil
       # none is missing.
       module Documents
         KIND = "documents"
-        PLACE = { format: nil, signature_count: nil, language: "en", standing: "", address: "" }.freeze # and what is not told
+        # With what is not told.
+        PLACE = { format: nil, signature_count: nil, language: "en", standing: "", address: "" }.freeze
         LEFT = "of which the events say nothing: kept by a version that did not tell them"
 
         module_function
 
         # @yield [String, nil]
-        def each
+        def each(&block)
           Store::Models::Statement.order(:id).each do |statement|
             documents = statement.documents
             documents.each { |document| yield wrong(statement, document) }
-            missing(statement, documents).each { |words| yield words }
+            missing(statement, documents).each(&block)
           end
         end
 

@@ -30,7 +30,7 @@ module MildAnvil
           at_one_moment { PARTS.map { |part| found(part).tap { |found| yield found if block_given? } } }
         end
 
-        def at_one_moment(&)
+        def at_one_moment(&block)
           database = Sequel::Model.db
           return yield if database.in_transaction?
 
@@ -48,8 +48,8 @@ module MildAnvil
         end
         private_class_method :found
 
-        # @param words [String, Symbol, nil] what is wrong; :left for what could not be checked, :waiting for what is not
-        #   there yet; nil for what is sound
+        # @param words [String, Symbol, nil] what is wrong; :left for what could not be checked, :waiting for what is
+        #   not there yet; nil for what is sound
         def note(found, words)
           return found.left += 1 if words == :left
           return found.waiting += 1 if words == :waiting

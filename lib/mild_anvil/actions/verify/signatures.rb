@@ -12,12 +12,12 @@ module MildAnvil
         module_function
 
         # @yield [String, nil]
-        def each
+        def each(&block)
           Store::Models::Statement.order(:id).each do |statement|
             signatures = statement.signatures
             yield "#{Statements.name(statement)} is signed by nobody" if signatures.empty?
             signatures.each { |signature| yield wrong(statement, signature) }
-            out_of_order(statement, signatures)&.then { |words| yield words }
+            out_of_order(statement, signatures)&.then(&block)
           end
         end
 
@@ -49,7 +49,9 @@ module MildAnvil
           name = Statements.name(statement)
           return "#{name} was reviewed before it was signed" unless places == places.sort
 
-          "#{name}: by its clock it was reviewed before it was signed" if signatures.first.created_at > signatures.last.created_at
+          return unless signatures.first.created_at > signatures.last.created_at
+
+          "#{name}: by its clock it was reviewed before it was signed"
         end
         private_class_method :out_of_order
       end

@@ -27,7 +27,11 @@ module MildAnvil
           kept = row.papers
           kept.each(&:bytes)
           known = Store::Journal.about_anywhere(row, event).map { |told| JSON.parse(told[:after]) }
-          return "has a paper of which the events know nothing" if kept.any? { |paper| known.none? { |k| k["sha256"] == paper.sha256 } }
+          return "has a paper of which the events know nothing" if kept.any? do |paper|
+            known.none? do |k|
+              k["sha256"] == paper.sha256
+            end
+          end
 
           gone = known.map { |told| told["signature_count"] }.uniq - kept.map(&:signature_count)
           "lacks a paper that was drawn" if gone.any?

@@ -10,8 +10,8 @@ module MildAnvil
       # every reader opens it as before. Source of what stands there: PDF 1.7, 7.5.5.
       module PaperSeal
         MARK = "%MildAnvilSeal "
-        LINE = /^#{MARK}([A-Za-z0-9+\/=]+)\nstartxref\n(\d+)\n%%EOF\n\z/.freeze
-        START = /startxref\s+(\d+)\s+%%EOF\s*\z/.freeze
+        LINE = %r{^#{MARK}([A-Za-z0-9+/=]+)\nstartxref\n(\d+)\n%%EOF\n\z}
+        START = /startxref\s+(\d+)\s+%%EOF\s*\z/
         TAIL_BYTES = 64 << 10
 
         # genuine: whether the key signed it; whole: whether the bytes are those that it signed.

@@ -30,7 +30,9 @@ module MildAnvil
           # Those of which a paper is still to be drawn: one for each hand under them.
           def lacking_papers
             hands = ConclusionSignature.where(conclusion_id: Sequel[:conclusions][:id]).select { count.function.* }
-            papers = ConclusionPaper.where(conclusion_id: Sequel[:conclusions][:id]).select { count(:signature_count).distinct }
+            papers = ConclusionPaper.where(conclusion_id: Sequel[:conclusions][:id]).select do
+              count(:signature_count).distinct
+            end
             where(Sequel.lit("? > ?", hands, papers)).order(:id)
           end
         end

@@ -21,7 +21,8 @@ module MildAnvil
         # @return [Array<Judgement>] of each pull of a lot the last one that was not taken back
         def self.in_force(lot_id, **columns)
           pulls = Pull.where(lot_id: lot_id).select(:id)
-          where(id: Counting.judgements(db).where(pull_id: pulls).from_self.select(:id)).where(columns).eager(pull: { feature: :specimen }).order(:pull_id).all
+          last = Counting.judgements(db).where(pull_id: pulls).from_self.select(:id)
+          where(id: last).where(columns).eager(pull: { feature: :specimen }).order(:pull_id).all
         end
       end
     end

@@ -32,7 +32,9 @@ module MildAnvil
           # Those of which a paper is still to be drawn: one for each hand under them.
           def lacking_papers
             hands = LongReportSignature.where(report_id: Sequel[:long_reports][:id]).select { count.function.* }
-            papers = LongReportPaper.where(report_id: Sequel[:long_reports][:id]).select { count(:signature_count).distinct }
+            papers = LongReportPaper.where(report_id: Sequel[:long_reports][:id]).select do
+              count(:signature_count).distinct
+            end
             where(Sequel.lit("? > ?", hands, papers)).order(:id)
           end
         end

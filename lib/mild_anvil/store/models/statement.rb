@@ -45,7 +45,9 @@ module MildAnvil
         dataset_module do
           # Those of which a paper is still to be drawn: every format for each hand under them.
           def lacking_papers
-            hands = Signature.where(Sequel[:signatures][:statement_id] => Sequel[:statements][:id]).select { count.function.* }
+            hands = Signature.where(Sequel[:signatures][:statement_id] => Sequel[:statements][:id]).select do
+              count.function.*
+            end
             papers = Document.where(Sequel[:documents][:statement_id] => Sequel[:statements][:id])
                              .select { count(Sequel.function(:concat, :format, :signature_count)).distinct }
             where(Sequel.lit("? * ? > ?", FORMATS, hands, papers)).order(:id)

@@ -14,6 +14,7 @@ module MildAnvil
           def problems(contents)
             rows = contents.rows(:events)
             return ["its journal goes on in two ways from one entry"] if forked?(rows)
+
             own = contents.ours["own_events"]
             contents.ours["scope"] == "everything" && own.is_a?(Integer) ? left_out(rows.last(own), own) : []
           end

@@ -42,7 +42,9 @@ module MildAnvil
               path = Packages.original(row)
               next "#{path} is missing" unless @contents.archive.include?(path)
 
-              "#{row[:name]} is not what was handed in: its bytes have another hash" if sha256(@contents.file(path)) != row[:sha256]
+              if sha256(@contents.file(path)) != row[:sha256]
+                "#{row[:name]} is not what was handed in: its bytes have another hash"
+              end
             end
           end
 
