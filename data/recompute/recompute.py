@@ -39,7 +39,7 @@ def peak(row):
 
 @functools.lru_cache(maxsize=None)
 def scatter(dof):
-    """Places and weights of s, the root of chi squared over its degrees of freedom. By Simpson's rule."""
+    """Places and weights of s, the root of chi squared over its degrees of freedom. By parabolas."""
     constant = math.log(2) + dof / 2 * math.log(dof / 2) - math.lgamma(dof / 2)
     h = (1 + 12 / math.sqrt(dof)) / STEPS
     places = []
