@@ -36,17 +36,22 @@ module MildAnvil
       def levels(lot) = lot.study_groups.to_h { |group| [group.factor.name, group.level.name] }
       private_class_method :levels
 
-      def pulls(facts) = facts.pulls.zip(facts.placed).map { |pull, placed| pull_row(facts, pull, placed) }
+      # By the names of then: whoever is called otherwise later has not done anything else.
+      def pulls(facts)
+        names = NamesThen.new
+        facts.pulls.zip(facts.placed).map { |pull, placed| pull_row(facts, pull, placed, names) }
+      end
       private_class_method :pulls
 
-      def pull_row(facts, pull, placed)
+      def pull_row(facts, pull, placed, names)
         preload = facts.preload(pull)
         file = pull.recording&.source_file
         { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number,
           feature: pull.feature.name,
           origin: pull.origin, pulled_at: pull.pulled_at.utc.iso8601, state: placed.state, state_reason: placed.reason,
-          measurement: measurement(facts.measurement(pull)), judgement: judgement(facts.judgement(pull), pull),
-          **said_blind(facts.blind[pull.id]),
+          measurement: measurement(facts.measurement(pull), names),
+          judgement: judgement(facts.judgement(pull), pull, names),
+          **said_blind(facts.blind[pull.id], names),
           preload_si: preload&.value_si, preload_source: preload&.source, preloaded: facts.preloaded?(pull),
           recording_id: pull.recording&.id, file: file&.name, file_sha256: file&.sha256, **read_by(facts, pull) }
       end
@@ -60,30 +65,33 @@ module MildAnvil
       private_class_method :read_by
 
       # Only where somebody judged blind: other lots are hashed as before.
-      def said_blind(row)
+      def said_blind(row, names)
         return {} if row.nil?
 
         { blind: row.values.slice(:is_void, :failed_part, :zone, :mode, :reason)
-                    .merge(person: row.person.name, at: row.created_at.utc.iso8601) }
+                    .merge(person: names.name(row.person, row.created_at), at: row.created_at.utc.iso8601) }
       end
       private_class_method :said_blind
 
-      def measurement(row)
+      def measurement(row, names)
         row && row.values.slice(:id, :quantity, :value_si, :resolution_si, :lower_bound_cause, :source, :text, :unit,
                                 :reason)
-                  .merge(person: row.person.name, override: row.override && { reason: row.override.reason,
-                                                                              at_seconds: row.override.at_seconds })
+                  .merge(person: names.name(row.person, row.created_at), override: override(row.override))
       end
       private_class_method :measurement
 
-      def judgement(row, pull)
+      def override(row) = row && { reason: row.reason, at_seconds: row.at_seconds }
+      private_class_method :override
+
+      def judgement(row, pull, names)
         return if row.nil?
 
         measured = pull.measurements.find { |m| m.id == row.measurement_id }
         row.values.slice(:id, :counts_as, :value_si, :upper_si, :stated_text, :stated_unit, :failed_part, :zone, :mode,
                          :reason,
                          :complete)
-           .merge(person: row.person.name, at: row.created_at.utc.iso8601, measurement: measurement(measured))
+           .merge(person: names.name(row.person, row.created_at), at: row.created_at.utc.iso8601,
+                  measurement: measurement(measured, names))
       end
       private_class_method :judgement
     end

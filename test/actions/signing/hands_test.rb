@@ -49,6 +49,20 @@ class HandsTest < StoreCase
     refute_includes words, "Married Since"
   end
 
+  # Nothing else was done because somebody is called otherwise: what was signed is still what stands.
+  def test_a_later_name_changes_no_inputs
+    lot = made.lot
+    name = person.name
+    Actions::ManagePeople.change(id: person.id, values: { name: "Married Since" }, by: add_person("administrator").id)
+    names = Actions::RatingInputs.call(Actions::LotFacts.new(Models::Lot[lot.id]))["pulls"].map { |pull| pull["judgement"]["person"] }
+
+    assert_equal [name], names.uniq
+    assert summary(Models::Lot[lot.id])["signed_current"]
+    judged = break_at(Models::Lot[lot.id], "8.0")
+    later = Actions::RatingInputs.call(Actions::LotFacts.new(Models::Lot[lot.id]))["pulls"].last
+    assert_equal [judged.id, "Married Since"], [later["id"], later["judgement"]["person"]]
+  end
+
   def test_the_same_act_again_is_the_same_answer
     first = review
     events = DATABASE[:events].count + MildAnvil::Store::Events.pending.size

@@ -75,7 +75,7 @@ module MildAnvil
           words = Core::Plan::Wording.new(unit)
           peak = run.pull&.measurement("peak")&.value_si
           [["Customer", run.lot.job.customer], ["Pulled", run.created_at.localtime.strftime("%-d %B %Y, %H:%M")],
-           ["By", run.person.name], ["Bench", run.bench.name], ["Machine", machine(run)],
+           ["By", NamesThen.new.name(run.person, run.created_at)], ["Bench", run.bench.name], ["Machine", machine(run)],
            ["Cell", cell(run)], ["Procedure", procedure(run)], ["Stops by itself at", limit(run, words)],
            ["Highest", peak && words.force(peak)],
            ["Pull", run.pull&.number]]

@@ -32,7 +32,7 @@ module MildAnvil
         end
 
         # @return [String] whose hand it is, as they were called then
-        def name(row) = signer(row)["name"] || row.person.name
+        def name(row) = signer(row)["name"] || NamesThen.new.name(row.person, row.created_at)
 
         # @return [Hash] uid, name, roles of then; empty where it was kept before there were seals
         def signer(row) = row.seal_text ? JSON.parse(row.seal_text).fetch("signer") : {}
