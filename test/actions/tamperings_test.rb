@@ -81,6 +81,27 @@ class TamperingsTest < CommittedCase
     assert_match(/lacks the CSV with 2 signatures/, told.join)
   end
 
+  # More rows than one entry names are told in several.
+  def test_many_rows_are_told_in_several_entries
+    before = DATABASE[:events].count
+    keys = DATABASE[:pulls].select_order_map(:id)
+    with_most_rows(2) { MildAnvil::Store::Database.write { DATABASE[:pulls].where(id: keys).update(note: "looked at") } }
+
+    assert_equal (keys.size / 2.0).ceil, DATABASE[:events].count - before
+    assert_empty told
+  end
+
+  def with_most_rows(count)
+    events = MildAnvil::Store::Events
+    before = events::MOST_ROWS
+    events.send(:remove_const, :MOST_ROWS)
+    events.const_set(:MOST_ROWS, count)
+    yield
+  ensure
+    events.send(:remove_const, :MOST_ROWS)
+    events.const_set(:MOST_ROWS, before)
+  end
+
   # The whole chain hashed anew, as its owner can: it does not meet its own signed head.
   def test_a_chain_that_was_written_anew_does_not_meet_its_signed_head
     db = OwnerDatabase.connection

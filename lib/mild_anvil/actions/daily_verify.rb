@@ -41,9 +41,17 @@ module MildAnvil
         chain = Store::Models::ChainSeal.order(:id).last
         { last: last && { at: last.created_at, seconds: last.seconds.round(1), broken: last.broken,
                           parts: last.content },
-          wanted: wanted?(last), key: Signing::Keys.own.short, chain_sealed_at: chain&.created_at,
+          wanted: wanted?(last), key: key, chain_sealed_at: chain&.created_at,
           papers_waiting: Signing::Drawing.waiting.size }
       end
+
+      # @return [String] the number of the key that signs here, or that it cannot be read
+      def key
+        Signing::Keys.own.short
+      rescue Conflict => e
+        e.message
+      end
+      private_class_method :key
 
       # @return [Hash] at, broken, first: for Today; empty where it was never done
       def told

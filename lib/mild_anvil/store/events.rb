@@ -12,6 +12,7 @@ module MildAnvil
       TAIL_ID = 1
       CHAINED = %i[uid at person_id action subject_type subject_id lot_id before after previous_sha256].freeze
       SHOWN = [:id, *CHAINED, :sha256].freeze # without the hashes of rows, which are many
+      MOST_ROWS = 20_000 # that one entry names
       Entry = Struct.new(:person_id, :action, :subject_type, :subject_id, :lot_id, :before, :after, :sealed,
                          keyword_init: true)
 
@@ -48,15 +49,26 @@ module MildAnvil
         entries.each { |entry| previous = append(database, entry, previous) }
       end
 
-      # The last entry of a transaction names its rows; where nobody told of anything, they are told by themselves.
+      # The last entry of a transaction names its rows; where nobody told of anything, or there are very many, they are
+      # told by themselves.
       def with_rows(entries, sealed, database)
-        return entries if sealed.empty?
+        first, *more = parts(sealed)
+        return entries if first.nil?
 
         entries << rows_alone(database) if entries.empty?
-        entries.last.sealed = JSON.generate(sealed)
-        entries
+        entries.last.sealed = JSON.generate(first)
+        entries + more.map { |part| rows_alone(database).tap { |entry| entry.sealed = JSON.generate(part) } }
       end
       private_class_method :with_rows
+
+      # No entry is larger than a server takes.
+      def parts(sealed)
+        rows = sealed.flat_map { |table, of| of.map { |key, sha256| [table, key, sha256] } }
+        rows.each_slice(MOST_ROWS).map do |slice|
+          slice.each_with_object({}) { |(table, key, sha256), all| (all[table] ||= {})[key] = sha256 }
+        end
+      end
+      private_class_method :parts
 
       def rows_alone(database)
         person = database[:people].min(:id)

@@ -18,12 +18,12 @@ module MildAnvil
 
       # Made where there is none; two that make it at once have the same one.
       # @return [OpenSSL::PKey::PKey]
-      # @raise [Error] in words for a file that cannot be read
+      # @raise [Conflict] in words for a file that cannot be read
       def key
         make unless File.exist?(path)
-        OpenSSL::PKey.read(File.read(path)).tap { |read| raise Error, unreadable unless read.oid == ALGORITHM }
+        OpenSSL::PKey.read(File.read(path)).tap { |read| refuse("it holds another kind") if read.oid != ALGORITHM }
       rescue SystemCallError, OpenSSL::PKey::PKeyError => e
-        raise Error, "#{unreadable}: #{e.message[0, 80]}"
+        refuse(e.message[0, 80])
       end
 
       # @param pem [String] puts this one in the place of what is there
@@ -51,8 +51,11 @@ module MildAnvil
                                fields: { passphrase: "does not open it" })
       end
 
-      def unreadable = "The signing key in #{path} cannot be read"
-      private_class_method :unreadable
+      def refuse(why)
+        raise Conflict, "The signing key in #{path} cannot be read (#{why}). Put it back from a backup, or move it " \
+                        "away: then a new one is made, for which no earlier one vouches"
+      end
+      private_class_method :refuse
 
       # Linked, not renamed: the first one stays.
       def make

@@ -121,6 +121,22 @@ class PackagesTest < CommittedCase
     end
   end
 
+  # What a bench of here lacks is not filled in by a package, in silence.
+  def test_a_row_of_here_is_not_filled_in
+    made = filled
+    bench = DATABASE[:benches].insert(uid: ULID.generate, name: "Post", kind: "winch", person_id: person.id,
+                                      created_at: Time.now)
+    cell = DATABASE[:instruments].insert(uid: ULID.generate, name: "C-1", capacity_newtons: 5000.0,
+                                         person_id: person.id, created_at: Time.now)
+    DATABASE[:benches].where(id: bench).update(counting_instrument_id: cell)
+    write
+    DATABASE[:benches].where(id: bench).update(counting_instrument_id: nil)
+    bring
+
+    assert_nil DATABASE[:benches].where(id: bench).get(:counting_instrument_id)
+    assert made
+  end
+
   def test_where_both_went_on_under_one_number_nothing_is_taken
     made = filled
     uid = made.uid

@@ -25,8 +25,11 @@ class KeysTest < StoreCase
       assert_equal 1, keys.uniq.size
       assert_equal 0o600, File.stat(KeyFile.path).mode & 0o777
       File.write(KeyFile.path, "nothing")
-      error = assert_raises(MildAnvil::Error) { KeyFile.key }
-      assert_match(/The signing key in .* cannot be read/, error.message)
+      error = assert_raises(MildAnvil::Conflict) { KeyFile.key }
+      assert_match(/The signing key in .* cannot be read .* a new one is made/, error.message)
+      assert_match(/cannot be read/, Actions::DailyVerify.show[:key])
+      File.write(KeyFile.path, "")
+      assert_raises(MildAnvil::Conflict) { Signing::Keys.own }
     end
   end
 

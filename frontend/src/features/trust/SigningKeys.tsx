@@ -6,6 +6,7 @@ import { signingKeysQuery, trustKeys } from "@/api/trustQueries";
 import { when } from "@/format/words";
 import { Button } from "@/ui/Button";
 import { ReasonSheet } from "@/ui/ReasonSheet";
+import { ErrorNote } from "@/ui/states";
 import { TrustKey } from "./TrustKey";
 
 export type SigningKey = Schemas["Keys"]["keys"][number];
@@ -13,7 +14,7 @@ type Change = { key: SigningKey; trusted: boolean };
 
 /** The key that signs here, those before it, and those of other installations that are believed or not. */
 export function SigningKeys() {
-  const { data } = useQuery(signingKeysQuery);
+  const { data, error } = useQuery(signingKeysQuery);
   const may = useMay("trustKey");
   const [adding, setAdding] = useState(false);
   const [replacing, setReplacing] = useState(false);
@@ -30,6 +31,7 @@ export function SigningKeys() {
       return answer(api.POST("/api/keys", { body: { public_key, name, trusted: changing.trusted, reason } }));
     },
   );
+  if (error) return <ErrorNote message={error.message} />;
   if (!data) return null;
   return (
     <section className="pt-6" aria-label="Keys">

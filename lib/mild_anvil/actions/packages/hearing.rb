@@ -55,6 +55,9 @@ module MildAnvil
                       said_by: @names[row[:person_id]].to_s, said_at: row[:created_at], content: "{}", why: why }
         end
 
+        # @return [Boolean] whether a row of here came with this package
+        def fresh?(name, id) = @fresh[name].key?(id)
+
         # @param package [Store::Models::Package]; @param person [Store::Models::Person] who took it in
         def keep(package, person)
           (@heard + @marks).each do |row|

@@ -211,7 +211,7 @@ module MildAnvil
           @later.each do |name, id, column, there|
             row = @ids[name][id]
             value = @ids[Tables.references(name).fetch(column)][there] or next
-            next unless [row, value].all?(Integer) && row != value
+            next unless [row, value].all?(Integer) && row != value && @hearing.fresh?(name, row)
 
             database[name].where(id: row, column => nil).update(column => value)
           end
