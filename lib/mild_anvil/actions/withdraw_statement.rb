@@ -18,6 +18,8 @@ module MildAnvil
         Store::Database.write do
           Store::Models::Lot.locked!(statement.lot_id)
           statement.refresh
+          next if stands?(statement, sha256, words, person)
+
           check!(statement, sha256)
           Store::Models::StatementWithdrawal.create(statement_id: statement.id, reason: words,
                                                     **hand(statement, words, person))
@@ -27,6 +29,13 @@ module MildAnvil
         end
         statement.refresh
       end
+
+      # The same act again is the same answer.
+      def stands?(statement, sha256, words, person)
+        done = statement.withdrawal
+        statement.sha256 == sha256 && done && done.person_id == person.id && done.reason == words
+      end
+      private_class_method :stands?
 
       def hand(statement, words, person)
         Signing::Hand.columns(person, "withdrawn", "withdrawal", name: statement.about, number: statement.number,

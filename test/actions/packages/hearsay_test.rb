@@ -270,6 +270,25 @@ class HearsayTest < CommittedCase
 
     assert_equal([0, 0, 0], [Models::Lot, Models::Hearsay, Models::Package].map(&:count))
     assert_empty Journal.pending
+    assert_empty MildAnvil::Store::RowSeals.touched
+  end
+
+  # Nobody who writes waits for somebody who looks.
+  def test_a_look_holds_nothing_that_others_wait_for
+    made
+    file = forged({}, of: write)
+    elsewhere(file)
+    other = lot_with_breaks(8.0)
+    held = nil
+    merge = Packages::Merge.instance_method(:settle_later)
+    Packages::Merge.define_method(:settle_later) do
+      merge.bind_call(self).tap { held = Thread.new { other.update(material: "Tape") }.join(5) }
+    end
+    assert_empty problems(file)
+    assert held, "a write waited for a look"
+  ensure
+    Packages::Merge.define_method(:settle_later, merge)
+    Packages::Merge.send(:private, :settle_later)
   end
 
   private

@@ -73,6 +73,19 @@ class HandsTest < StoreCase
     assert_raises(MildAnvil::Conflict) { review(by: add_person("reviewer")) }
   end
 
+  def test_the_same_withdrawal_again_is_the_same_answer
+    made
+    withdraw = lambda do |reason|
+      Actions::WithdrawStatement.call(statement_id: made.id, sha256: made.sha256, reason: reason, person_id: reviewer.id)
+    end
+    assert_equal [made.id] * 2, Array.new(2) { withdraw.call("wrong pin").id }
+    assert_equal 1, DATABASE[:statement_withdrawals].count
+    assert_raises(MildAnvil::Conflict) { withdraw.call("another reason") }
+    sealed = seal(made.refresh.withdrawal)
+    assert_equal ["withdrawn", "wrong pin", reviewer.name],
+                 [sealed.content["meaning"], sealed.content["reason"], sealed.content["signer"]["name"]]
+  end
+
   def test_nobody_reviews_what_they_signed
     made
     DATABASE[:person_roles].insert(person_id: person.id, role: "reviewer")

@@ -29,10 +29,9 @@ module MildAnvil
         def tried(contents, vouched)
           merge = nil
           Store::NamedLock.hold(LOCK) do
-            Store::Database.again do
-              Sequel::Model.db.transaction(rollback: :always, savepoint: true) do
-                merge = Merge.new(contents, vouched).call
-              end
+            Store::Database.write do
+              merge = Merge.new(contents, vouched).call
+              raise Sequel::Rollback # before anything is told in the chain, whose end everybody waits for
             end
           end
           merge
