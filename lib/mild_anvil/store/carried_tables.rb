@@ -16,7 +16,7 @@ module MildAnvil
       NOTHING = { owners: [], with_job: [], files: {}, loose: [], later: [], own: [] }.freeze
 
       ALL = {
-        people: { own: %i[active] }, attachments: { files: { content: "attachments" } },
+        people: { own: %i[active name] }, attachments: { files: { content: "attachments" } },
         item_types: {}, zones: { owners: %i[item_type_id], key: %i[item_type_id position] },
         inspection_points: { owners: %i[item_type_id], key: %i[item_type_id position] },
         design_factors: {}, proof_rules: {}, population_shapes: {}, procedures: {}, acceptance_templates: {},

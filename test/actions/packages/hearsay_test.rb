@@ -203,6 +203,20 @@ class HearsayTest < CommittedCase
     assert_includes Packages::Heard.list[:rows].map { |row| row[:why] }, Packages::Hearing::IN_A_NAME
   end
 
+  def test_somebody_elsewhere_is_not_taken_for_somebody_of_here_who_has_that_name
+    made
+    file = forged({}, of: write)
+    name = person.name
+    elsewhere(file)
+    ours = Actions::ManagePeople.add(name: name, login: "ours", roles: %w[reviewer], password_hash: "-")
+    2.times { bring(file, by: administrator) }
+
+    assert_equal [[ours.uid, name], "#{name} (elsewhere)"],
+                 [DATABASE[:people].where(active: true, name: name).get(%i[uid name]),
+                  Models::Person.exclude(uid: [ours.uid, administrator.uid]).get(:name)]
+    assert_includes Packages::Heard.list[:rows].map { |row| row[:by] }, name
+  end
+
   def test_a_factor_that_was_checked_elsewhere_is_not_checked_here
     made
     DATABASE[:design_factors].insert(uid: ULID.generate, **factor, checked_by_id: person.id, person_id: person.id,

@@ -76,7 +76,8 @@ class HandsTest < StoreCase
   def test_the_same_withdrawal_again_is_the_same_answer
     made
     withdraw = lambda do |reason|
-      Actions::WithdrawStatement.call(statement_id: made.id, sha256: made.sha256, reason: reason, person_id: reviewer.id)
+      Actions::WithdrawStatement.call(statement_id: made.id, sha256: made.sha256, reason: reason,
+                                      person_id: reviewer.id)
     end
     assert_equal [made.id] * 2, Array.new(2) { withdraw.call("wrong pin").id }
     assert_equal 1, DATABASE[:statement_withdrawals].count

@@ -13,6 +13,7 @@ module MildAnvil
         MOST_TOLD = 200
         # table, uid, label, columns: [{name, here, there}], fact: whether it can only stay as it is
         Difference = Struct.new(:table, :uid, :label, :columns, :fact, keyword_init: true)
+        ELSEWHERE = " (elsewhere)"
         LABELS = %i[name title number key label customer text].freeze
 
         # @param contents [Devices::Package::Contents] without problems
@@ -188,7 +189,7 @@ module MildAnvil
         def insert(table, values)
           values = values.except(:id, *(@vouched.believed? ? [] : Tables::VOUCHED.fetch(table.name, [])))
           table.files.each_key { |column| values[column] = Sequel.blob(@contents.file(values[column].to_s)) }
-          values[:active] = false if table.name == :people # who comes with a package does not sign in here
+          stranger(values) if table.name == :people
           values[:draft_key] = nil if table.name == :recordings
           database[table.name].insert(values)
         rescue Sequel::UniqueConstraintViolation
@@ -199,6 +200,15 @@ module MildAnvil
 
           refuse("#{described(table, values)} contradicts itself or what it belongs to (row #{values[:uid]}" \
                  "#{e.message[/CONSTRAINT `(\w+)`/, 1]&.then { |name| ", #{name.tr('_', ' ')}" }})")
+        end
+
+        # Who comes with a package does not sign in here, and is not taken for somebody of here who has that name.
+        def stranger(values)
+          values[:active] = false
+          return if @vouched.own? || database[:people].where(name: values[:name]).empty?
+
+          longest = Tables.limits(:people)[:name][:longest] - ELSEWHERE.size
+          values[:name] = values[:name][0, longest] + ELSEWHERE
         end
 
         def described(table, values)
