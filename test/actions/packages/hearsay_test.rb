@@ -95,6 +95,48 @@ class HearsayTest < CommittedCase
     assert_match(/the journal knows nothing of a signature/, problems(forged(add("signatures", row), of: file)).first)
   end
 
+  # Text, hash, signature and journal put right; the figures do not follow, or rest on other judgements.
+  def test_a_statement_that_says_more_than_its_inputs_or_rests_on_other_judgements_is_refused
+    lot = made
+    file = write
+    body = lot.statements.first.frozen_body
+    raised = Actions::Canonical.plain(body).tap { |text| text["content"]["minimum"]["value_si"] += 2000 }
+    assert_match(/Statement 1: it does not follow from its own inputs/, problems(restated(file, raised)).first)
+
+    stronger = Actions::Canonical.plain(body)
+    stronger["inputs"]["pulls"].first["judgement"]["value_si"] += 2000
+    again = Actions::RatingInputs.core(stronger["inputs"]).statement(calibrate: :all).to_h
+    stronger["content"] = Actions::Canonical.plain(again)
+    assert_match(/Statement 1: it rests on pull 1, whose judgement says something else/,
+                 problems(restated(file, stronger)).first)
+  end
+
+  def restated(file, body)
+    text = Actions::Canonical.text(body)
+    sha256 = OpenSSL::Digest::SHA256.hexdigest(text)
+    old = Models::Statement.first.sha256
+    forged({ "data/statements.csv" => rows_changed do |row|
+      row["body"] = text
+      row["sha256"] = sha256
+    end,
+             "data/signatures.csv" => rows_changed { |row| row["sha256"] = sha256 },
+             "data/events.csv" => ->(csv) { rechained(csv.gsub(old, sha256)) } }, of: file)
+  end
+
+  # Every entry hashed anew, each on the one before.
+  def rechained(csv)
+    table = CSV.parse(csv, headers: true)
+    previous = Journal::START
+    table.each do |row|
+      row["previous_sha256"] = previous
+      typed = row.to_h.transform_keys(&:to_sym)
+      typed.update(at: Time.iso8601(row["at"]), person_id: row["written_person_id"]&.to_i,
+                   subject_id: row["written_subject_id"]&.to_i, lot_id: row["written_lot_id"]&.to_i)
+      row["sha256"] = previous = Journal.digest(typed)
+    end
+    table.to_csv
+  end
+
   def test_a_statement_withdrawn_elsewhere_stands_here
     lot = made
     statement = lot.statements.first
