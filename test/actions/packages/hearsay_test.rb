@@ -115,10 +115,11 @@ class HearsayTest < CommittedCase
     text = Actions::Canonical.text(body)
     sha256 = OpenSSL::Digest::SHA256.hexdigest(text)
     old = Models::Statement.first.sha256
-    forged({ "data/statements.csv" => rows_changed do |row|
+    statements = rows_changed do |row|
       row["body"] = text
       row["sha256"] = sha256
-    end,
+    end
+    forged({ "data/statements.csv" => statements,
              "data/signatures.csv" => rows_changed { |row| row["sha256"] = sha256 },
              "data/events.csv" => ->(csv) { rechained(csv.gsub(old, sha256)) } }, of: file)
   end
