@@ -81,6 +81,15 @@ class TamperingsTest < CommittedCase
     assert_match(/lacks the CSV with 2 signatures/, told.join)
   end
 
+  # What a transaction wrote is its own, before its end tells of it.
+  def test_what_is_written_in_one_transaction_is_signed_in_it
+    MildAnvil::Store::Database.write do
+      made = lot_with_breaks(8.1, 8.4, 7.9, name: "At once")
+      assert sign(made)
+    end
+    assert_empty told
+  end
+
   # More rows than one entry names are told in several.
   def test_many_rows_are_told_in_several_entries
     before = DATABASE[:events].count

@@ -103,7 +103,8 @@ class LessonJourney < BrowserCase
   def opened_by_its_code(lot)
     visit "/record/#{lot.uid}"
     assert_selector "h1", text: "Papers: Loop"
-    assert_text "Statement 1"
+    assert_text "A package says 6 acts about this lot that nobody here has proved"
+    assert_no_text "Statement 1"
     assert_link "This lot"
     visit "/data"
   end
