@@ -82,7 +82,9 @@ class EveryTableTest < CommittedCase
     MildAnvil::Devices::Package::Contents.open(file) do |contents|
       assert_empty contents.problems + Packages::Proof::Rows.problems(contents)
       MildAnvil::Store::Database.write do
-        FilledTables.unchecked { Packages::Merge.new(contents, Packages::Vouched.new(contents)).call }
+        merge = Packages::Merge.new(contents, Packages::Vouched.new(contents))
+        merge.define_singleton_method(:settle_cells) { nil }
+        FilledTables.unchecked { merge.call }
       end
     end
   end

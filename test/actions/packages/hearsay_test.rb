@@ -2,6 +2,7 @@
 
 require_relative "../../support/committed_case"
 require_relative "../../support/package_folder"
+require_relative "../../support/chain_helpers"
 require_relative "../../support/repacked"
 require "pdf-reader"
 
@@ -9,6 +10,7 @@ require "pdf-reader"
 class HearsayTest < CommittedCase
   include PackageFolder
   include Repacked
+  include ChainHelpers
 
   Journal = MildAnvil::Store::Events
 
@@ -258,6 +260,41 @@ class HearsayTest < CommittedCase
                  [DATABASE[:people].where(active: true, name: name).get(%i[uid name]),
                   Models::Person.exclude(uid: [ours.uid, administrator.uid]).get(:name)]
     assert_includes Packages::Heard.list[:rows].map { |row| row[:by] }, name
+  end
+
+  # A check is somebody's word, too; its verdict follows from its readings, or it is none.
+  def test_a_check_is_said_and_taken_over_and_one_that_does_not_follow_never_counts
+    checked = keep_check(cell("Said"))
+    file = write
+    lying = { "data/instrument_checks.csv" => rows_changed { |row| row["high_newtons"] = "99000.0" } }
+    elsewhere(file)
+    trust(stranger)
+    assert_match(/the check of Said: its verdict is not what its readings say/,
+                 problems(forged(lying, of: file, key: stranger)).first)
+    bring(forged(lying, of: file), by: administrator)
+    refute taken(Packages::Heard.list[:rows]).first[:taken]
+    assert_equal 0, Models::InstrumentCheck.count
+    assert checked
+  end
+
+  def test_a_check_that_follows_is_taken_over_with_its_readings
+    before = keep_check(cell("Said"))
+    readings = before.points.map { |point| point.values.slice(:applied_newtons, :indicated_newtons) }
+    file = forged({}, of: write)
+    elsewhere(file)
+    bring(file, by: administrator)
+    assert_equal "never", Models::Instrument.first.checked_state
+    assert taken(Packages::Heard.list[:rows]).first[:taken]
+    check = Models::InstrumentCheck.first
+
+    assert_equal [person.id, readings], [check.person_id, check.points.map { |p| p.values.slice(*readings.first.keys) }]
+    assert_equal "good", Models::Instrument.first.checked_state
+    assert_empty Actions::Verify::Evidence.call.reject(&:sound?).map(&:in_words)
+  end
+
+  def taken(rows)
+    said = rows.select { |row| row[:what] == "check" }
+    Packages::TakeOver.call(ids: said.map { |row| row[:id] }, reason: "I saw it", person_id: person.id)
   end
 
   def test_a_factor_that_was_checked_elsewhere_is_not_checked_here

@@ -58,6 +58,9 @@ module MildAnvil
         # @return [Boolean] whether a row of here came with this package
         def fresh?(name, id) = @fresh[name].key?(id)
 
+        # @return [Array<Integer>] of what came with this package
+        def fresh_ids(name) = @fresh[name].keys
+
         # @param package [Store::Models::Package]; @param person [Store::Models::Person] who took it in
         def keep(package, person)
           (@heard + @marks).each do |row|

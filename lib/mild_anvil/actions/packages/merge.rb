@@ -36,6 +36,7 @@ module MildAnvil
           known = @contents.tables.map(&:to_sym)
           Tables::ALL.each_value { |table| table(table) if known.include?(table.name) }
           settle_later
+          settle_cells
           self
         end
 
@@ -226,6 +227,8 @@ module MildAnvil
             database[name].where(id: row, column => nil).update(column => value)
           end
         end
+
+        def settle_cells = Cells.settle(@hearing.fresh_ids(:instruments), @hearing.fresh_ids(:instrument_checks))
 
         def database = Sequel::Model.db
         def refuse(why) = raise(InvalidInput.new("This package is not taken: #{why}", fields: { file: why }))

@@ -42,7 +42,8 @@ module MildAnvil
           columns = @said.except(*OWN).transform_keys(&:to_sym)
           check = Store::Models::InstrumentCheck.create(**columns, **KEEP.hand(@person, cell, @said["sha256"]))
           points(check)
-          refuse("its hash is not over what it says") unless sealed_again?(check)
+          why = Verify::Checks.against(check.refresh)
+          refuse(why) if why
           Store::Events.record(check.cross? ? :keep_cross_check : :keep_check, check,
                                person_id: @person.id,
                                after: { instrument: cell.name, passed: check.passed, sha256: check.sha256 })
@@ -97,8 +98,6 @@ module MildAnvil
             Store::Models::CheckPoint.create(check_id: check.id, **columns)
           end
         end
-
-        def sealed_again?(check) = Chain::CheckSeal.of(check.refresh) == check.sha256
 
         def refuse(why) = raise(InvalidInput, "Not taken over: #{why}")
       end
