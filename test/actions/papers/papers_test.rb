@@ -95,7 +95,8 @@ class PapersOfALaboratoryTest < StoreCase
 
     assert_match(/WITHDRAWN #{reviewer.name}, \d{4}-\d\d-\d\d: the cell was wrong/, text(paper(withdrawn)))
     assert_equal "the cell was wrong", Actions::StatementRow.call(withdrawn).dig(:withdrawn, :reason)
-    assert_raises(MildAnvil::Conflict) { withdraw(withdrawn) }
+    assert_equal withdrawn.withdrawal.id, withdraw(withdrawn).withdrawal.id, "the same act again is the same answer"
+    assert_raises(MildAnvil::Conflict) { withdraw(withdrawn, reason: "another one") }
     assert_raises(MildAnvil::Conflict) do
       Actions::CountersignStatement.call(statement_id: signed.id, sha256: signed.sha256, person_id: reviewer.id)
     end
