@@ -129,6 +129,22 @@ class HandsTest < StoreCase
     assert_equal [1, 1, 1, 2, 2, 2], made.documents_dataset.select_order_map(:signature_count)
   end
 
+  # Not drawn for whatever reason, it was signed all the same; and it is not tried at every look.
+  def test_a_paper_that_cannot_be_drawn_is_let_be_for_a_while
+    tries = 0
+    broken = ->(*) { (tries += 1) && raise("a fault of a library") }
+    Actions::RenderStatement.stub(:call, broken) do
+      capture_io do
+        assert_equal 1, made.signatures.size
+        2.times { refute Signing::Drawing.catch_up(now: 1000.0) }
+      end
+    end
+    assert_equal 2, tries
+    refute Signing::Drawing.catch_up(now: 1100.0)
+    assert Signing::Drawing.catch_up(now: 1000.0 + Signing::Drawing::AGAIN_SECONDS + 1)
+    assert_empty Signing::Drawing.waiting
+  end
+
   # Cut off between its first commit and its papers, both hands there by now: the paper of one hand shows one.
   def test_a_paper_of_the_past_shows_the_hands_of_then
     Actions::RenderStatement.stub(:call, ->(*) { raise MildAnvil::Error, "no fonts" }) { capture_io { made && review } }

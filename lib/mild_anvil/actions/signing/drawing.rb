@@ -7,6 +7,7 @@ module MildAnvil
       # as waiting meanwhile.
       module Drawing
         MOST = 20 # a round
+        AGAIN_SECONDS = 300
         # model => how its papers are drawn, up to all of its signatures
         HOW = { Store::Models::Statement => ->(row) { KeepDocuments.call(row) },
                 Store::Models::Conclusion => ->(row) { Comparing::Papers.draw(row) },
@@ -19,18 +20,24 @@ module MildAnvil
         def draw(row)
           HOW.fetch(row.class).call(row)
           true
-        rescue Error, SystemCallError, *Store::Database::LOST => e
+        rescue StandardError => e # whatever it was, it is no reason to say that it was not signed
           warn "#{row.called}: its papers wait: #{e.message.lines.first}"
           false
         end
 
         # @return [Array<Store::Models::SignedText>] that lack a paper
-        def waiting(limit = MOST)
-          HOW.keys.flat_map { |model| model.dataset.lacking_papers.limit(limit).all }.first(limit)
+        def waiting = HOW.keys.flat_map { |model| model.dataset.lacking_papers.all }
+
+        # What could not be drawn is let be for a while, so that it keeps no other one waiting.
+        # @return [Boolean] whether one was drawn
+        def catch_up(now: Process.clock_gettime(Process::CLOCK_MONOTONIC))
+          failed.delete_if { |_, at| now - at > AGAIN_SECONDS }
+          due = waiting.reject { |row| failed.key?([row.class, row.id]) }.first(MOST)
+          due.map { |row| draw(row).tap { |drawn| failed[[row.class, row.id]] = now unless drawn } }.any?
         end
 
-        # @return [Boolean] whether one was drawn
-        def catch_up = waiting.map { |row| draw(row) }.any?
+        def failed = @failed ||= {}
+        private_class_method :failed
       end
     end
   end
