@@ -4,8 +4,8 @@ require_relative "lane"
 
 module Launch
   # Runs every check and sums up once. What needs no database, and what waits for benches and processes more than it
-  # computes, runs beside the rest, the latter with a database of its own; what starts whole applications or a browser
-  # runs alone.
+  # computes, runs beside the rest, the latter with a database of its own and before all others: a bench does not wait
+  # for a machine. What starts whole applications or a browser runs alone.
   class Checks
     WAITING = "test/actions/{benching,proving,long_tests}/**/*_test.rb"
     WITH_DATABASE = "test/{store,actions,web,cli,admin,documents}/**/*_test.rb"
@@ -16,8 +16,8 @@ module Launch
     # @param parts [Array<String>] names of parts to run; none: all
     def initialize(parts)
       @parts = parts
-      @lane = Lane.new(aloud: true)
-      @aside = Lane.new(aloud: false)
+      @lane = Lane.new(aloud: true, nice: 5)
+      @aside = Lane.new(aloud: false, nice: 10)
       @waiting = Lane.new(aloud: false)
       @prepared = {}
       @databases = []

@@ -14,8 +14,10 @@ module Launch
     attr_reader :outcomes
 
     # @param aloud [Boolean] whether what it says is passed on at once
-    def initialize(aloud:)
+    # @param nice [Integer] how far it steps back for lanes that measure time
+    def initialize(aloud:, nice: 0)
       @aloud = aloud
+      @before = nice.zero? ? [] : ["nice", "-n", nice.to_s]
       @outcomes = []
     end
 
@@ -31,7 +33,7 @@ module Launch
 
     # @return [Boolean] whether a command passed
     def command(env, *words, chdir: ROOT)
-      Open3.popen2e(env, *words, chdir: chdir) do |input, output, ended|
+      Open3.popen2e(env, *@before, *words, chdir: chdir) do |input, output, ended|
         input.close
         output.each_line { |line| heard(line) }
         ended.value.success?

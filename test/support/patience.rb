@@ -4,7 +4,11 @@ require "timeout"
 
 # Waits for what another process does.
 module Patience
+  # @raise [Timeout::Error] with what was found last
   def patiently(seconds = 20)
+    found = nil
     Timeout.timeout(seconds) { sleep 0.05 until (found = yield) && (return found) }
+  rescue Timeout::Error => e
+    raise e.class, "#{e.message} after #{seconds} s; last found: #{found.inspect}"
   end
 end

@@ -241,9 +241,10 @@ class HostileTest < CommittedCase
     assert_equal "stopped", kept.ended
   end
 
-  # In mid-pull, and nobody is let in meanwhile.
+  # In mid-pull, and nobody is let in meanwhile; what is pulled does not break before.
   def switched_off_and_on(weather)
     behind(weather, rate: 0.003)
+    @made.put_in("rope:30000")
     run = begin_pull
     under_way
     @weather.closed = true

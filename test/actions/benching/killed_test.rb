@@ -68,9 +68,9 @@ class KilledTest < CommittedCase
   def test_a_bench_that_was_switched_off_ends_the_run_as_interrupted
     bench_and_recorder
     run = start(@lot, "staged")
-    patiently { live.dig(:run, :at).to_i >= 2 }
+    patiently(60) { live.dig(:run, :at).to_i >= 2 }
     kill(@bench_pid)
-    patiently { live[:said].to_s != "" }
+    patiently(60) { live[:said].to_s != "" }
     process("bin/bench-simulator", "--rate", "500", "--seed", "5", "--port-file", port_file)
     kept = over(run)
 

@@ -16,6 +16,9 @@ module MildAnvil
         REMEMBERED = 20_000 # numbers whose clock is known, so that a repeat is told from a new beginning
         EVENTS_REMEMBERED = 2_000
         SAME_SECONDS = 1.0e-5
+        # How much later than the last reading the first one behind an opened line may say its own time, measured by our
+        # clock. Further behind, its clock began again, though its numbers have run past those of before.
+        BEHIND_SECONDS = 2.0
 
         attr_reader :garbage, :missing, :state, :state_at, :heard_at
         attr_accessor :width
@@ -33,11 +36,14 @@ module MildAnvil
           @queue = []
           @clocks = {}
           @events = {}
-          @newest = nil
+          @newest = @late_by = nil
           forget_state
         end
 
         def forget_state = @state = @state_at = nil
+
+        # A line was opened again to a bench that does not say when it was switched on: the next sample tells it.
+        def doubt_its_clock = @doubted = true
 
         # @param state [String] that was asked for; @param at [Float] when it was asked
         def said(state, at)
@@ -137,9 +143,10 @@ module MildAnvil
         def place(sample)
           return put_aside(sample) if @filling
           return @apart << sample if @apart && @next && sample.number < @next && fresh?(sample)
-          return begin_again(sample) if @next && sample.number < @next
+          return begin_again(sample) if @next && (sample.number < @next || behind_its_clock?(sample))
 
           @heard_at = now
+          @late_by = @heard_at - sample.seconds
           @gaps << [@next, sample.number] if @next && sample.number > @next
           @next = sample.number + 1
           @queue << sample
@@ -157,10 +164,16 @@ module MildAnvil
           known.nil? || (known - sample.seconds).abs <= SAME_SECONDS
         end
 
+        # @return [Boolean] whether the first sample behind an opened line comes from a clock that began again
+        def behind_its_clock?(sample)
+          doubted = @doubted
+          @doubted = false
+          doubted && @late_by && now - sample.seconds - @late_by > BEHIND_SECONDS
+        end
+
         # The same number with another clock is no repeat: the bench was switched off and on.
         def begin_again(sample)
-          known = @clocks[sample.number]
-          return if known && (known - sample.seconds).abs <= SAME_SECONDS
+          return if @clocks.key?(sample.number) && fresh?(sample)
 
           waiting = @queue
           forget

@@ -146,6 +146,7 @@ module MildAnvil
           boot = maybe("SYST:BOOT?")
           before = @boot
           @boot = boot || before
+          @intake.doubt_its_clock if boot.nil?
           return before ? :same : :new if boot.nil? || before.nil?
 
           before == boot ? :same : :rebooted
