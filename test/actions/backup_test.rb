@@ -1,22 +1,14 @@
 # frozen_string_literal: true
 
 require_relative "../support/committed_case"
-require "tmpdir"
+require_relative "../support/backups"
 
 # A backup while it runs; a destroyed database; the same statements to the last digit.
 class BackupTest < CommittedCase
   Backup = MildAnvil::Store::Backup
   Daily = Actions::DailyBackup
 
-  def setup = @folder = Dir.mktmpdir
-
-  def teardown
-    super
-    FileUtils.rm_rf(@folder)
-  end
-
-  def path(name = "one.sql.gz") = File.join(@folder, name)
-  def owner_url = ENV.fetch("OWNER_DATABASE_URL")
+  include Backups
 
   def filled
     lot = lot(name: "Ünïcode Ω 引張 'quoted' \\ %")
@@ -27,35 +19,15 @@ class BackupTest < CommittedCase
     sign(lot)
   end
 
-  # Every table, with all that is in it.
-  def destroy
-    owner = OwnerDatabase.connection
-    owner.synchronize do
-      owner.run("SET FOREIGN_KEY_CHECKS = 0")
-      owner.drop_table(*owner.tables)
-      owner.run("SET FOREIGN_KEY_CHECKS = 1")
-    end
-  end
-
-  def restored
-    Actions::RestoreBackup.call(path, url: ENV.fetch("DATABASE_URL"), owner_url: owner_url)
-  ensure
-    Sequel::Model.db = DATABASE
-  end
-
-  def everything(database)
-    database.tables.sort.to_h { |table| [table, database[table].all.map(&:to_a).sort_by(&:inspect)] }
-  end
-
   def test_what_was_destroyed_comes_back_to_the_last_byte
     signed = filled
-    before = everything(OwnerDatabase.connection)
+    before = everything
     made = Backup.write(path)
     destroy
     assert_empty OwnerDatabase.connection.tables
     restored
 
-    assert_equal before, everything(OwnerDatabase.connection)
+    assert_equal before, everything
     assert_equal signed.body, Models::Statement.first.body
     assert Actions::RecheckStatement.call(statement_id: signed.id)[:intact]
     assert Actions::Verify::Evidence.call.all?(&:sound?)

@@ -13,6 +13,8 @@ module MildAnvil
 
       # @return [Boolean] whether there was something to do
       def run_once
+        return false if unfinished?
+
         bring_up_behind
         compute_waiting || refresh_stale
       end
@@ -22,7 +24,7 @@ module MildAnvil
       def back_up_daily
         Thread.new do
           loop do
-            DailyBackup.if_due
+            DailyBackup.if_due unless unfinished?
           rescue StandardError => e # looked at again in a minute, whatever it was
             warn "backup: #{e.class}: #{e.message}"
           ensure
@@ -37,9 +39,7 @@ module MildAnvil
       def keep_watch
         Thread.new do
           loop do
-            Signing::Drawing.catch_up
-            Signing::SealChain.if_due
-            DailyVerify.if_due
+            watch_once unless unfinished?
           rescue StandardError => e # looked at again in a moment, whatever it was
             warn "watch: #{e.class}: #{e.message}"
           ensure
@@ -47,6 +47,17 @@ module MildAnvil
           end
         end
       end
+
+      def watch_once
+        Signing::Drawing.catch_up
+        Signing::SealChain.if_due
+        DailyVerify.if_due
+      end
+      private_class_method :watch_once
+
+      # While a database is being made, restored or brought up, nothing in it is computed with.
+      def unfinished? = !Store::Unfinished.mark.nil?
+      private_class_method :unfinished?
 
       # Until the block says stop. A lost database is waited for.
       def run_until

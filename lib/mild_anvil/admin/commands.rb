@@ -29,6 +29,7 @@ module MildAnvil
       def run(argv, out: $stdout, err: $stderr)
         Store::Database.connect(ENV.fetch("DATABASE_URL"))
         name, path = argv - [JSON_FLAG]
+        whole! unless name == "restore"
         NAMES.fetch(name).call(path, out: out, json: argv.include?(JSON_FLAG))
       rescue MildAnvil::Error => e
         err.puts "#{File.basename(path.to_s)}#{': ' if path}#{e.message}"
@@ -37,6 +38,12 @@ module MildAnvil
         err.puts "The database did not go along: #{e.message.lines.first.strip}"
         1
       end
+
+      def whole!
+        mark = Store::Unfinished.mark or return
+        raise Error, mark.sentence
+      end
+      private_class_method :whole!
     end
   end
 end

@@ -14,9 +14,16 @@ module MildAnvil
         Store::Database.connect(url)
         key(sound, out)
         out.puts "#{path}: taken in, as it was on #{sound.manifest['created_at']} under version " \
-                 "#{sound.manifest['version']}. What is in it:"
+                 "#{sound.manifest['version']}. #{maker(sound)} What is in it:"
         VerifyCommand.call(nil, out: out)
       end
+
+      def maker(sound)
+        return "It is as the key of here signed it." if sound.signer
+
+        "Who made it is not proved here: no key of this installation signed it."
+      end
+      private_class_method :maker
 
       # Without its key an installation signs with a new one, for which no earlier key vouches.
       def key(sound, out)

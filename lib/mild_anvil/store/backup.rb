@@ -10,21 +10,21 @@ require "zlib"
 module MildAnvil
   module Store
     # The whole database as one gzip file of SQL, read in one snapshot while everything goes on. Its first line says
-    # what made it, its last line the hash of all that stands before; zcat shows it, and any MariaDB reads it.
+    # what made it, its last two the hash of all that stands before and what this installation's key signed of that;
+    # zcat shows it. On the way in it is read by BackupSql and never handed to a program that would run it.
     module Backup
       HEAD = "-- Mild Anvil backup "
       KEY = "-- signing key "
       FOOT = "-- sha256 "
+      SEAL = "-- signed "
       DUMP = %w[mariadb-dump --no-defaults --single-transaction --skip-lock-tables --skip-add-locks --no-tablespaces
                 --skip-triggers --hex-blob --quick --default-character-set=utf8mb4].freeze
-      # Indexes of words are made anew on the way in: with every word, as the migration made them.
-      LOAD = ["mariadb", "--no-defaults", "--default-character-set=utf8mb4",
-              "--init-command=SET SESSION innodb_ft_enable_stopword = 0"].freeze
       PART_BYTES = 1024 * 1024
+      SEALED_SINCE = 27 # the schema from which on each is signed
 
       # manifest: what the first line says; sha256: of the text; key: the signing key under its passphrase, if it is
-      # in it
-      Sound = Struct.new(:manifest, :sha256, :bytes, :key, keyword_init: true)
+      # in it; signer: fingerprint of the key that signed it, proved by the key of here; nil where nobody proves it
+      Sound = Struct.new(:manifest, :sha256, :bytes, :key, :signer, keyword_init: true)
 
       module_function
 
@@ -51,7 +51,7 @@ module MildAnvil
         put.call("#{HEAD}#{JSON.generate(manifest)}\n")
         put.call("#{KEY}#{key}\n") if key
         dumped(url) { |text| put.call(text) }
-        gzip.write("#{FOOT}#{digest.hexdigest}\n")
+        gzip.write("#{FOOT}#{digest.hexdigest}\n#{BackupSeal.line(digest.hexdigest)}\n")
         gzip.finish
         file.fsync
         digest.hexdigest
@@ -77,29 +77,30 @@ module MildAnvil
 
       # Reads all of it before anything is done with it.
       # @return [Sound]
-      # @raise [InvalidInput] for a file that is cut off, altered, or none of ours
+      # @raise [InvalidInput] for a file that is cut off, altered, not what the key of here signed, or none of ours
       def check(path)
         digest = OpenSSL::Digest.new("SHA256")
-        first = last = key = nil
-        each_line(path) do |line|
-          key ||= line.delete_prefix(KEY).chomp if line.start_with?(KEY) && first && last == first
-          first ||= line
-          digest.update(last) if last
-          last = line
-        end
-        manifest = manifest(first)
-        whole!(last, digest.hexdigest)
-        Sound.new(manifest: manifest, sha256: digest.hexdigest, bytes: File.size(path), key: key)
+        lines = Struct.new(:first, :key, :foot, :seal).new
+        BackupFile.each_line(path) { |line| note(line, lines, digest) }
+        manifest = manifest(lines.first)
+        altered! unless lines.foot.to_s.chomp == FOOT + digest.hexdigest
+        altered! if lines.seal.nil? && manifest["schema"].to_i.between?(SEALED_SINCE, Database.newest_schema)
+        Sound.new(manifest: manifest, sha256: digest.hexdigest, bytes: File.size(path), key: lines.key,
+                  signer: BackupSeal.signer(lines.seal, digest.hexdigest))
       end
 
-      def each_line(path, &)
-        Zlib::GzipReader.open(path) { |gzip| gzip.each_line(&) }
-      rescue Zlib::Error
-        raise InvalidInput, "This is no whole backup: it was cut off or altered. Take an earlier one"
-      rescue SystemCallError => e
-        raise InvalidInput, "The backup cannot be read: #{e.message}"
+      # The hash is over all before its own line, and behind that comes the seal and nothing else.
+      def note(line, lines, digest)
+        altered! if lines.seal
+        return lines.seal = line if lines.foot && line.start_with?(SEAL)
+
+        digest.update(lines.foot) if lines.foot
+        lines.foot = nil
+        lines.first ||= line
+        lines.key ||= line.delete_prefix(KEY).chomp if line.start_with?(KEY)
+        line.start_with?(FOOT) ? lines.foot = line : digest.update(line)
       end
-      private_class_method :each_line
+      private_class_method :note
 
       def manifest(line)
         raise InvalidInput, "This is no backup of Mild Anvil" unless line.to_s.start_with?(HEAD)
@@ -110,27 +111,10 @@ module MildAnvil
       end
       private_class_method :manifest
 
-      def whole!(last, digest)
-        return if last.to_s.chomp == FOOT + digest
-
+      def altered!
         raise InvalidInput, "This is no whole backup: its text has another hash. Take an earlier one"
       end
-      private_class_method :whole!
-
-      # @param url [String] of the schema's owner; the database is empty
-      # @raise [Error]
-      def load(path, url:)
-        Open3.popen2e(secret(url), *LOAD, *target(url)) do |input, output, process|
-          said = Thread.new { output.read }
-          begin
-            Zlib::GzipReader.open(path) { |gzip| each_part(gzip) { |part| input.write(part) } }
-          rescue Errno::EPIPE
-            nil # the client ended; it has said why
-          end
-          input.close
-          raise Error, "The backup was not taken in: #{said.value.lines.first}" unless process.value.success?
-        end
-      end
+      private_class_method :altered!
 
       def schema(database) = database[:schema_info].get(:version)
 

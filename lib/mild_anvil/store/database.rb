@@ -60,8 +60,9 @@ module MildAnvil
       end
       private_class_method :prepare_connection
 
+      # @param to [Integer, nil] a number of a migration; nil: the newest
       # @raise [Error] for a database of a version whose data cannot be carried over
-      def migrate(database)
+      def migrate(database, to: nil)
         if database.table_exists?(:audit_entries)
           raise Error, "This database was made by a version before 0.3, whose tables were drawn anew. Move " \
                        "var/database away, or name " \
@@ -74,15 +75,18 @@ module MildAnvil
         database.default_engine = "InnoDB"
         database.default_charset = "utf8mb4"
         database.default_collate = "utf8mb4_unicode_ci"
-        Sequel::Migrator.run(database, MIGRATIONS)
+        Sequel::Migrator.run(database, MIGRATIONS, **(to ? { target: to } : {}))
       end
 
       # @return [Integer] the number of the last migration
       def newest_schema = Dir.children(MIGRATIONS).map(&:to_i).max
 
+      # @return [Integer] 0 for an empty one
+      def schema(database) = database.table_exists?(:schema_info) ? database[:schema_info].get(:version).to_i : 0
+
       # @raise [Error] for a schema of another version
       def present!(database)
-        return if database.table_exists?(:schema_info) && database[:schema_info].get(:version) == newest_schema
+        return if schema(database) == newest_schema
 
         raise Error, "The database has the tables of another version. Start the application once, which brings them up"
       end

@@ -33,6 +33,7 @@ module MildAnvil
           use Rack::Session::Cookie, key: COOKIE, secret: secret, same_site: :strict, httponly: true, secure: true,
                                      assume_ssl: true
           use StopDoor
+          use WholeOnly
           use SteadyDoor
           use SignIn
           run Application

@@ -145,12 +145,16 @@ module MildAnvil
           return @apart << sample if @apart && @next && sample.number < @next && fresh?(sample)
           return begin_again(sample) if @next && (sample.number < @next || behind_its_clock?(sample))
 
+          hear(sample)
+          @queue << sample
+          remember(sample)
+        end
+
+        def hear(sample)
           @heard_at = now
           @late_by = @heard_at - sample.seconds
           @gaps << [@next, sample.number] if @next && sample.number > @next
           @next = sample.number + 1
-          @queue << sample
-          remember(sample)
         end
 
         def remember(sample)
