@@ -68,10 +68,11 @@ module Launch
       given.merge("RACK_ENV" => "production", "PERMITTED_HOSTS" => @host == LOOPBACK ? "" : @host)
     end
 
-    # What a killed start left running is ended first: it would hold the port.
+    # What a killed start left running is ended first: it would hold the port. Without pages nothing goes on; without
+    # anything else the pages say what is missing, and nothing that stands in for a device ends what is real.
     def name_processes(environment)
       @worker = supervised(environment, "worker", "bundle", "exec", "ruby", "bin/worker")
-      @web = supervised(environment, "web", *Launch.web_server(binding_address))
+      @web = supervised(environment, "web", *Launch.web_server(binding_address), needed: true)
       @recorder = supervised(environment, "recorder", "bundle", "exec", "ruby", "bin/recorder")
       @bench = simulated_bench(environment) if @demo
       @oven = simulated_oven(environment) if @demo
@@ -90,8 +91,8 @@ module Launch
                  File.join(VAR, "oven", "memory"), "--port-file", File.join(VAR, "run", "oven-simulator.port"))
     end
 
-    def supervised(environment, name, *command)
-      Supervised.new(name) do |log|
+    def supervised(environment, name, *command, needed: false)
+      Supervised.new(name, needed: needed) do |log|
         Process.spawn(environment, *command, chdir: ROOT, **log.redirection, pgroup: true)
       end
     end

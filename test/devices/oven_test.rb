@@ -32,6 +32,27 @@ class OvenTest < Minitest::Test
     assert_equal((1..lines(oven).size).to_a, lines(oven).map { |l| l[0].to_i })
   end
 
+  # Set back by a day, before and after a start of the oven: it waits until the clock has caught up.
+  def test_a_clock_that_is_set_back_ends_nothing
+    oven = logger
+    oven.start("A")
+    @now += 2.0
+    oven.tick
+    known = lines(oven).size
+    @now -= 86_400
+    oven.tick
+    again = logger
+    again.tick
+
+    assert_equal known + 1, lines(again).size, "the gap is told, and nothing is read"
+    assert_match(/interrupted no power from 1.94 h to 1.94 h/, lines(again).last.join(" "))
+    @now += 86_403
+    again.tick
+    hours = lines(again).select { |l| l[1] == "D" && l[2] == "1" }.map { |l| l[3].to_f }
+    assert_operator hours.last, :>, 2.5
+    assert_equal hours.sort, hours
+  end
+
   def test_a_power_cut_loses_the_half_line_and_says_the_gap
     oven = logger
     oven.start("A")

@@ -106,6 +106,43 @@ class SupervisedTest < Minitest::Test
     assert_match(/part\.log/, error.mend)
   end
 
+  # What stands in for a device, or works beside the pages: the rest goes on, and the pages can read what is missing.
+  def test_what_is_not_needed_is_left_alone_and_tried_again_later
+    part = supervised("sh", "-c", "echo cannot open the file; exit 1", pauses: [0], needed: false)
+    part.start
+    words = told(part) && told(part)
+
+    assert_match(/part ended 2 times \(cannot open the file\); the rest goes on without it/, words)
+    assert_match(/\A\d{4}-\d\d-\d\dT/, File.read(missing))
+    assert_nil told_at_once(part), "nothing more is told while it rests"
+    Launch.stub(:now, Launch.now + Launch::Supervised::REST_SECONDS + 1) { part.look { |said| flunk said } }
+    assert_match(/tried again in 5 minutes/, told(part), "one more chance, and left alone again")
+    part.stop
+    refute_path_exists missing
+  end
+
+  def missing = File.join(@folder, "part.missing")
+
+  def told_at_once(part)
+    said = nil
+    5.times { part.look { |words| said = words } }
+    said
+  end
+
+  # It runs again, and steadily: it is no longer missing.
+  def test_what_came_back_is_not_missing
+    part = supervised("sleep", "60", pauses: [], needed: false)
+    File.write(missing, "2026-01-01T00:00:00Z")
+    part.start
+    part.look { |said| flunk said }
+    assert_path_exists missing
+    Launch.stub(:now, Launch.now + 100) { part.look { |said| flunk said } }
+
+    refute_path_exists missing
+  ensure
+    part.stop
+  end
+
   def test_a_left_over_process_is_ended_and_no_other
     pid = Process.spawn("sleep", "60")
     file = Launch::PidFile.new(File.join(@folder, "left.pid"))

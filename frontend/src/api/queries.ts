@@ -58,6 +58,13 @@ export function pullChanged(queries: QueryClient, pull: Schemas["Pull"]) {
 const COMPUTING_MS = 400;
 const TODAY_MS = 20_000; // what a bench or somebody else left there
 
+/** Without the cookie: whoever only watches this is not there. */
+export const healthQuery = queryOptions({
+  queryKey: ["health"],
+  queryFn: async () => await answer(api.GET("/api/health", { credentials: "omit" })),
+  refetchInterval: 20_000,
+});
+
 export const sessionQuery = queryOptions({
   queryKey: keys.session,
   queryFn: async () => {

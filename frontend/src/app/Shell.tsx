@@ -5,6 +5,7 @@ import { useKeys } from "@/keys/keys";
 import { useSettings } from "@/lot/settings";
 import { KeptBand } from "./KeptBand";
 import { KeysHelp } from "./KeysHelp";
+import { MissingBand } from "./MissingBand";
 import { MovingBand } from "./MovingBand";
 import { Palette } from "./Palette";
 import { canScan, ScanCode } from "./ScanCode";
@@ -40,6 +41,7 @@ export function Shell() {
     <div className="flex h-full min-h-screen flex-col">
       <MovingBand />
       <KeptBand />
+      <MissingBand />
       <TopBar
         onScan={canScan() ? () => setScanning(true) : undefined}
         onFind={() => setFinding(true)}

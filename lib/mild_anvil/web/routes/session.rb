@@ -8,7 +8,7 @@ module MildAnvil
         def self.registered(app)
           app.operation("health") do |_|
             Actions::SessionFacts.database_answers!
-            json({ status: "ok", version: VERSION })
+            json({ status: "ok", version: VERSION, missing: Actions::MissingProcesses.list })
           end
           app.operation("session") { |_| json(Presenters::Session.call(person, csrf_token)) }
           app.operation("catalogue") { |_| json(Presenters::Catalogue.call) }

@@ -37,11 +37,18 @@ module MildAnvil
 
               @memory.begin(test, @clock.call)
               @next = FIRST_HOURS
+              @latest = 0.0
             end
           end
 
           def test = @memory.test
-          def hours = @memory.test ? (@clock.call - @memory.began) * @speed / 3600.0 : 0.0
+
+          # Of the test. A clock that was set back ends no test: it is as late as its last line until it has caught up.
+          def hours
+            return 0.0 unless @memory.test
+
+            [(@clock.call - @memory.began) * @speed / 3600.0, @latest ||= 0.0].max.tap { |latest| @latest = latest }
+          end
 
           # Samples that have come due since it was last asked, each at its own time.
           def tick
@@ -62,7 +69,7 @@ module MildAnvil
           # Power is back: what it should have read meanwhile was not read.
           def wake
             last = @memory.lines.reverse.find { |line| line.text.start_with?("D ") }
-            from = last ? last.text.split[2].to_f : 0.0
+            @latest = from = last ? last.text.split[2].to_f : 0.0
             now = hours
             @memory.add("E #{format('%.4f',
                                     now)} interrupted no power from #{format('%.2f',
