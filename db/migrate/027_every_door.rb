@@ -24,6 +24,14 @@ Sequel.migration do
       primary_key %i[id code]
     end
 
+    # Names that nobody has are counted and locked like those that somebody has: nothing tells them apart.
+    create_table(:strange_logins) do
+      String :login_sha256, size: 64, fixed: true, primary_key: true
+      Integer :number, null: false, default: 1
+      DateTime :locked_until, size: 6
+      DateTime :tried_at, null: false, size: 6, index: true
+    end
+
     alter_table(:tokens) { add_foreign_key :made_with_id, :tokens }
 
     create_table(:attachment_originals) do
@@ -37,7 +45,7 @@ Sequel.migration do
   down do
     drop_table(:attachment_originals)
     alter_table(:tokens) { drop_foreign_key :made_with_id }
-    drop_table(:account_recovery_codes, :account_otp_keys)
+    drop_table(:strange_logins, :account_recovery_codes, :account_otp_keys)
     drop_table(:unfinished_work)
   end
 end

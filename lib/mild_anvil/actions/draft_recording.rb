@@ -40,9 +40,10 @@ module MildAnvil
         packing&.kill&.join
       end
 
-      # @return [Store::Models::Recording, nil] what an earlier look at the same bytes in the same way left
-      def find(source, name:, choices:)
-        Store::Models::Recording.where(draft_key: key(source, name, choices), pull_id: nil).order(:id).last
+      # @return [Store::Models::Recording, nil] what an earlier look of theirs at the same bytes in the same way left
+      def find(source, name:, choices:, person_id:)
+        Store::Models::Recording.where(draft_key: key(source, name, choices), pull_id: nil, person_id: person_id)
+                                .order(:id).last
       end
 
       # @return [String, nil]
@@ -71,7 +72,7 @@ module MildAnvil
         packed = packing.value
         StoreRecording.ready(prepared)
         Store::Database.write do
-          SweepDrafts.call(name: name, sha256: source.sha256)
+          SweepDrafts.call(name: name, sha256: source.sha256, person_id: person_id)
           StoreRecording.call(source: source, name: name, key: key, packed: packed, prepared: prepared,
                               reading: reading,
                               analysis: analysis, person_id: person_id)

@@ -8,15 +8,21 @@ module MildAnvil
 
       module_function
 
+      # @yieldreturn [String] hash of the password: made only while it is wanted, since it costs time and memory
       # @return [Store::Models::Person]
       # @raise [Forbidden]
-      def call(name:, login:, password_hash:)
+      def call(name:, login:)
+        only_while_empty!
         Store::NamedLock.hold("anvil-first-administrator") do
-          raise Forbidden, "People are set up already: ask an administrator" if SessionFacts.people?
-
-          ManagePeople.add(name: name, login: login, roles: ROLES, password_hash: password_hash)
+          only_while_empty!
+          ManagePeople.add(name: name, login: login, roles: ROLES, password_hash: yield)
         end
       end
+
+      def only_while_empty!
+        raise Forbidden, "People are set up already: ask an administrator" if SessionFacts.people?
+      end
+      private_class_method :only_while_empty!
     end
   end
 end

@@ -27,7 +27,7 @@ module MildAnvil
       end
 
       def draft(lot, source, name, choices, person_id)
-        known = DraftRecording.find(source, name: name, choices: choices)
+        known = DraftRecording.find(source, name: name, choices: choices, person_id: person_id)
         return known if known
 
         made = DraftRecording.call(source, name: name, choices: choices, person_id: person_id,

@@ -41,6 +41,7 @@ module MildAnvil
           before = { name: person.name, roles: person.roles, active: person.active }
           check!(values[:roles]) if values[:roles]
           apply(person, values)
+          end_keys(person, before, values)
           refuse_no_administrator!
           after = values.except(:password_hash).merge(password: values.key?(:password_hash))
           Store::Events.record(:change_person, person, person_id: actor.id, before: before, after: after)
@@ -59,19 +60,16 @@ module MildAnvil
         account = person.account or return
         account.update(password_hash: values[:password_hash]) if values[:password_hash]
         account.update(status_id: person.active ? Store::Models::Account::OPEN : Store::Models::Account::CLOSED)
-        end_sessions(account) if !person.active || values[:password_hash]
+        account.end_sessions if !person.active || values[:password_hash]
       end
       private_class_method :apply
 
-      # Whoever leaves, or has a new password, is signed out everywhere.
-      def end_sessions(account)
-        account.end_sessions
-        return if account.person.active
-
-        Store::Models::Token.where(person_id: account.person_id,
-                                   revoked_at: nil).update(revoked_at: Time.now)
+      # Keys were made under a password and for what their person might do then.
+      def end_keys(person, before, values)
+        others = values[:roles] && values[:roles].sort != before[:roles].sort
+        Tokens.end_all_of(person.id) if !person.active || values[:password_hash] || others
       end
-      private_class_method :end_sessions
+      private_class_method :end_keys
 
       def set_roles(person, roles)
         Store::Models::PersonRole.where(person_id: person.id).delete

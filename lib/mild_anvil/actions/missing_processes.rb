@@ -13,7 +13,7 @@ module MildAnvil
 
       # @return [Array<Hash>] name, since
       def list(folder: FOLDER)
-        Dir[File.join(folder, "*#{ENDING}")].sort.filter_map do |path|
+        Dir[File.join(folder, "*#{ENDING}")].filter_map do |path|
           { name: File.basename(path, ENDING), since: Time.iso8601(File.read(path).strip) }
         rescue SystemCallError, ArgumentError
           nil # it came back, or its file is just being written

@@ -17,7 +17,7 @@ module MildAnvil
         person = People.fetch!(person_id)
         Store::Database.write do
           lot = Store::Models::Lot.locked!(lot_id)
-          recording = waiting!(recording_id)
+          recording = waiting!(recording_id, person.id)
           file = recording.source_file
           refuse_other_measurand!(lot, recording)
           DuplicateFile.refuse!(lot, file.sha256) # under the lock: the same file may have come in meanwhile
@@ -41,8 +41,9 @@ module MildAnvil
       end
       private_class_method :follow_chain
 
-      def waiting!(id)
-        Store::Models::Recording.for_update.first(id: id, pull_id: nil) ||
+      # Whose draft it is, theirs is the pull.
+      def waiting!(id, person_id)
+        Store::Models::Recording.for_update.first(id: id, pull_id: nil, person_id: person_id) ||
           raise(NotFound.new("What was read of this file is no longer at hand: hand the file in again", id: id))
       end
       private_class_method :waiting!

@@ -96,7 +96,7 @@ module MildAnvil
       LEFT = %i[accounts account_active_session_keys account_lockouts account_login_failures person_roles tokens
                 settings once_keys computations lot_summaries event_tails events carried_events packages chunks
                 source_file_chunks schema_info unfinished_work account_otp_keys account_recovery_codes
-                attachment_originals import_profiles laboratories lessons
+                attachment_originals strange_logins import_profiles laboratories lessons
                 practice_runs signing_keys key_trusts chain_seals row_seals hearsay hearsay_ends
                 verifications].freeze
 

@@ -6,7 +6,6 @@ module MildAnvil
   module Web
     # The HTTP face: parse, call one action, present. No rule of the job lives here.
     class Application < Sinatra::Base
-      LOOPBACK = %w[127.0.0.1 localhost ::1].freeze
       # A page may reach the stop of every web server of this installation.
       DOORS = StopDoor.peers.map { |address| " #{address} #{address.sub(/\Ahttp/, 'ws')}" }.join
       POLICY = "default-src 'self'; connect-src 'self'#{DOORS}; img-src 'self' data: blob:; " \
@@ -15,7 +14,7 @@ module MildAnvil
       set :show_exceptions, false
       set :raise_errors, false
       set :dump_errors, false
-      set :host_authorization, { permitted_hosts: LOOPBACK + ENV.fetch("PERMITTED_HOSTS", "").split(",") }
+      set :host_authorization, { permitted_hosts: KnownHosts.names }
       set :static, false
       set :sessions, false
       set :protection, except: %i[http_origin json_csrf session_hijacking remote_token]

@@ -27,6 +27,12 @@ module MildAnvil
         raise InvalidInput.new("A password has at least #{MIN_PASSWORD} letters", fields: { password: "is too short" })
       end
 
+      # As long as a wrong password of somebody's takes.
+      def self.as_slow_as_a_known_name(password)
+        @nobodys ||= Argon2::Password.new(**COST).create(SecureRandom.hex(16))
+        Argon2::Password.verify_password(password.to_s, @nobodys)
+      end
+
       plugin :middleware
       plugin :json_parser, content_type_regexp: %r{\Aapplication/json\b}i,
                            error_handler: ->(r) { r.halt(SignIn.refusal(400, "The body is no JSON")) }
@@ -51,6 +57,12 @@ module MildAnvil
         account_lockouts_email_last_sent_column nil
         account_lockouts_deadline_interval({ minutes: LOCKED_MINUTES })
         set_deadline_values? true
+        after_no_matching_login do
+          login = param(login_param)
+          show_lockout_page if Store::StrangeLogins.locked?(login)
+          SignIn.as_slow_as_a_known_name(param(password_param))
+          Store::StrangeLogins.tried(login, tries: TRIES, seconds: LOCKED_MINUTES * 60)
+        end
         # SessionTime says when nobody was there for too long: a request that only reads writes nothing down.
         session_inactivity_deadline nil
         session_lifetime_deadline nil

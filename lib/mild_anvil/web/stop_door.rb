@@ -70,14 +70,10 @@ module MildAnvil
       # A page of ours, from this server or from another one of the installation.
       def own?(env)
         request = Rack::Request.new(env)
-        return false unless known_host?(request.host)
+        return false unless KnownHosts.known?(request.host)
 
         origin = env["HTTP_ORIGIN"]
         Identity.own_page?(request) || @peers.include?(origin)
-      end
-
-      def known_host?(host)
-        (Application::LOOPBACK + ENV.fetch("PERMITTED_HOSTS", "").split(",")).include?(host)
       end
 
       def open_line(env)
@@ -92,7 +88,7 @@ module MildAnvil
       def line_of_ours?(env)
         request = Rack::Request.new(env)
         origin = env["HTTP_ORIGIN"]
-        known_host?(request.host) && [request.base_url, *@peers].include?(origin)
+        KnownHosts.known?(request.host) && [request.base_url, *@peers].include?(origin)
       end
 
       def refused(status, kind, words) = answer(status, { error: { kind: kind, message: words, fields: {} } })

@@ -26,6 +26,7 @@ module MildAnvil
             json(Actions::ImportProfiles.list)
           end
           app.operation("originalFile") do |given|
+            Actions::OwnDrafts.file!(given.id, person_id: person_id)
             name, bytes = Actions::OriginalFile.call(file_id: given.id)
             content_type "application/octet-stream"
             hand_out(name)

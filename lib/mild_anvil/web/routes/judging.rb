@@ -24,6 +24,7 @@ module MildAnvil
             json(Actions::ShowPull.call(pull_id: given.id))
           end
           app.operation("window") do |given|
+            Actions::OwnDrafts.recording!(given.id, person_id: person_id)
             json(Actions::ReadWindow.call(recording_id: given.id, points: given.query[:points] || 800,
                                           from: given.query[:from_seconds],
                                           to: given.query[:to_seconds]))

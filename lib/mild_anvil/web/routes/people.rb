@@ -8,7 +8,9 @@ module MildAnvil
         def self.registered(app)
           app.operation("people") { |_| json(Actions::ManagePeople.list) }
           app.operation("firstAdministrator") do |given|
-            added = Actions::FirstAdministrator.call(**PasswordParam.hashed(given.body))
+            added = Actions::FirstAdministrator.call(**given.body.slice(:name, :login)) do
+              SignIn.password_hash(given.body[:password])
+            end
             json(Actions::ManagePeople.row(added), status: 201)
           end
           app.operation("addPerson") do |given|
@@ -22,7 +24,7 @@ module MildAnvil
           end
           app.operation("tokens") { |_| json(Actions::Tokens.list(person_id: person_id)) }
           app.operation("issueToken") do |given|
-            token, key = Actions::Tokens.issue(person_id: person_id, **given.body)
+            token, key = Actions::Tokens.issue(person_id: person_id, made_with: @key, **given.body)
             json(Actions::Tokens.row(token).merge(key: key), status: 201)
           end
           app.operation("revokeToken") do |given|
