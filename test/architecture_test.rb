@@ -16,7 +16,7 @@ class ArchitectureTest < Minitest::Test
   GEMS = { "core" => %w[base64 forwardable json openssl],
            "devices" => %w[csv json open3 openssl roo socket stringio tempfile time timeout zip zlib],
            "documents" => %w[axlsx csv date icalendar json nokogiri openssl prawn prawn/table rqrcode_core zip],
-           "store" => %w[base64 sequel mysql2 openssl zlib ulid json open3 uri fileutils time],
+           "store" => %w[base64 sequel mysql2 openssl zlib ulid json open3 strscan uri fileutils time],
            "actions" => %w[csv openssl json fileutils socket time timeout],
            "admin" => %w[json],
            "web" => %w[sinatra/base erb socket yaml json json_schemer argon2 roda rodauth rack/builder rack/multipart

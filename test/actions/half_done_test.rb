@@ -120,9 +120,18 @@ class HalfDoneTest < CommittedCase
     @person = nil
     id = person.id
     before = everything.transform_values(&:size)
-    killed_after(150) { Actions::Packages::TakeIn.call(package, person_id: id) }
+    [5, 40, 150].each do |writes|
+      killed_after(writes) { take(package, id) }
+      assert_equal before, everything.transform_values(&:size), "killed after #{writes}"
+    end
+    assert_operator killed_after(1_000_000) { take(package, id) }, :>, 150
 
-    assert_equal before, everything.transform_values(&:size)
+    assert_equal 3, OwnerDatabase.connection[:pulls].count
+  end
+
+  def take(package, id)
+    Actions::Packages::TakeIn.call(package, name: "all.zip", person_id: id,
+                                            sha256: OpenSSL::Digest::SHA256.file(package).hexdigest)
   end
 
   # The worker computes nothing, and the command line does nothing but restore.

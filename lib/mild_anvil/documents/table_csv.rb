@@ -6,7 +6,8 @@ module MildAnvil
   module Documents
     # A table as others open it: no cell is ever a formula.
     module TableCsv
-      FORMULA = /\A[=+\-@\p{Cntrl}]/
+      # What one spreadsheet or another takes for the beginning of a formula or of a command.
+      FORMULA = /\A[=+\-@|%\p{Cntrl}\uFF1D\uFF0B\uFF0D\uFF20]/
 
       module_function
 

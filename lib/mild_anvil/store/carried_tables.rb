@@ -133,9 +133,24 @@ module MildAnvil
         @limits[name] ||= database.schema(name).to_h do |column, row|
           [column, { allowed: row[:db_type][/\Aenum\((.*)\)\z/, 1]&.scan(/'([^']*)'/)&.flatten,
                      longest: row[:type] == :string ? row[:db_type][/\A(?:var)?char\((\d+)\)/, 1]&.to_i : nil,
-                     needed: !row[:allow_null] && row[:default].nil? && !row[:auto_increment] }.freeze]
+                     needed: !row[:allow_null] && row[:default].nil? && !row[:auto_increment],
+                     json: json_columns(name, database).include?(column) }.freeze]
         end.freeze
       end
+
+      # @return [Array<Symbol>] columns that a constraint holds to JSON
+      def json_columns(name, database = Sequel::Model.db)
+        @json_columns ||= constraints(database).flat_map do |table, text|
+          text.scan(/json_valid\(`(\w+)`\)/).map { |(column)| [table, column.to_sym] }
+        end
+        @json_columns.filter_map { |table, column| column if table == name.to_s }
+      end
+
+      def constraints(database)
+        database.from(Sequel[:information_schema][:check_constraints])
+                .where(constraint_schema: Sequel.function(:database)).select_map(%i[table_name check_clause])
+      end
+      private_class_method :constraints
 
       # @return [Boolean] whether a row, once written, is never changed
       def fact?(name)

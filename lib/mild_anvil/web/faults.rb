@@ -18,7 +18,15 @@ module MildAnvil
         app.error(MildAnvil::Error) { |fault| answer(fault) }
         app.error(Sinatra::NotFound) { |_| answer(Refused.nothing_at(request)) }
         app.error(Sinatra::BadRequest) { |fault| answer(Faults.malformed(fault)) }
-        app.error(*Store::Database::LOST) { |fault| json(Faults.of_the_database(fault), status: 503) }
+        app.error(Sequel::ConstraintViolation) { |fault| answer(Faults.unfit(fault)) }
+        app.error(*Store::Database::LOST) do |fault|
+          if Faults::UNFIT.match?(fault.message)
+            answer(Faults.unfit(fault))
+          else
+            json(Faults.of_the_database(fault),
+                 status: 503)
+          end
+        end
         app.error(StandardError) { |fault| json(Faults.ours(fault), status: 500) }
       end
 
@@ -46,12 +54,25 @@ module MildAnvil
         { error: { kind: "fault", message: FAULT, fields: {} } }
       end
 
-      def self.malformed(fault)
-        Refused.new(Refused::MALFORMED, "The request cannot be read: #{fault.message.scrub('?')[0, 120]}")
+      # Values that no column takes: too long, out of its range, of nothing that is there.
+      UNFIT = /Data too long|Out of range value|Incorrect \w+ value|Incorrect string value|Data truncated/
+      UNFIT_WORDS = "A value does not fit what is kept here, or refers to what is not there: nothing was saved"
+
+      def self.unfit(fault)
+        warn "#{fault.class}: #{fault.message}"
+        InvalidInput.new(UNFIT_WORDS, fields: {})
       end
 
+      def self.malformed(fault)
+        Refused.new(Refused::MALFORMED, "The request cannot be read: #{text(fault.message)[0, 120]}")
+      end
+
+      # What was sent may stand in it, as bytes.
+      def self.text(message) = message.dup.force_encoding(Encoding::UTF_8).scrub("?")
+
       def self.body(fault)
-        { kind: fault.class.name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, message: fault.message,
+        kind = fault.class.name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase
+        { kind: kind, message: text(fault.message),
           fields: fault.details[:fields] || {}, **fault.details.slice(:questions, :file, :line, :changed) }.compact
       end
     end

@@ -20,7 +20,7 @@ module MildAnvil
       # @return [Hash] filename, tempfile
       def uploaded
         file = params[:file]
-        unless file.is_a?(Hash) && file[:tempfile]
+        unless file.is_a?(Hash) && file[:tempfile].respond_to?(:read) # not fields that are named like its parts
           raise InvalidInput.new("a file is needed",
                                  fields: { file: "is missing" })
         end
@@ -29,7 +29,7 @@ module MildAnvil
       end
 
       def choices_given
-        given = PlainValues.sound!(JSON.parse(params[:choices].to_s.empty? ? "{}" : params[:choices]))
+        given = PlainValues.sound!(JSON.parse(field(:choices).then { |text| text.empty? ? "{}" : text }))
         Violations.check!(Description.shared.schema("Choices"), given)
         PlainValues.of(given)
       rescue JSON::ParserError
@@ -40,7 +40,7 @@ module MildAnvil
       # @yieldparam given [Hash]; @yieldreturn [Boolean] whether they do
       # @return [Hash] the choices beside a file, string keys
       def choices_with(need)
-        given = JSON.parse(params[:choices].to_s)
+        given = JSON.parse(field(:choices))
         return given if given.is_a?(Hash) && yield(given)
 
         raise InvalidInput.new("Say what is chosen: #{need}", fields: { choices: "need #{need}" })
@@ -50,7 +50,7 @@ module MildAnvil
 
       # @return [Hash] what a file belongs to: one of lot_id, specimen_id, pull_id, instrument_id
       def target_given
-        given = JSON.parse(params[:target].to_s.empty? ? "{}" : params[:target])
+        given = JSON.parse(field(:target).then { |text| text.empty? ? "{}" : text })
         sound = given.is_a?(Hash) && given.all? { |key, id| key.end_with?("_id") && id.is_a?(Integer) && id.positive? }
         raise InvalidInput.new("Say what the file belongs to", fields: { target: "is no such thing" }) unless sound
 
@@ -61,10 +61,21 @@ module MildAnvil
 
       # @return [Integer, nil]
       def draft_id
-        text = params[:draft_id].to_s
+        text = field(:draft_id)
         return if text.empty?
 
         CheckedRequest::ID.match?(text) ? text.to_i : raise(NotFound.new("“#{text[0, 40]}” is no draft", id: text))
+      end
+
+      # A field beside a file; "" where it is missing.
+      # @return [String] UTF-8, without NUL
+      # @raise [InvalidInput] for what is no text, or several
+      def field(name)
+        text = params[name] || ""
+        text = text.dup.force_encoding(Encoding::UTF_8) if text.is_a?(String)
+        return text.delete("\0") if text.is_a?(String) && text.valid_encoding?
+
+        raise InvalidInput.new("#{name} must be one text", fields: { name => "must be one text" })
       end
 
       private

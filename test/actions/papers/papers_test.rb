@@ -46,6 +46,10 @@ class PapersOfALaboratoryTest < StoreCase
   end
 
   def test_what_is_no_language_address_or_mark_is_refused_by_name
+    ["https://a.example/\"onx", "https://a.example/'", "https://a.example/<b>", "https://a\"b.example/", "https:///",
+     "https://u:p@a.example/", "https://a.example/\\x", "https://a.example/\nx"].each do |link|
+      assert_raises(MildAnvil::InvalidInput, link) { keep(link: link) }
+    end
     error = assert_raises(MildAnvil::InvalidInput) { keep(language: "xx", link: "javascript:alert(1)", mark_id: 99_999) }
 
     assert_equal %i[language link mark_id], error.details[:fields].keys

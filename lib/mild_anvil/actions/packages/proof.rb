@@ -10,12 +10,9 @@ module MildAnvil
 
         module_function
 
-        # @param contents [Devices::Package::Contents] whose files are whole
+        # @param contents [Devices::Package::Contents] whose files are whole, and whose values fit
         # @return [Array<String>] what does not follow
         def problems(contents)
-          found = Rows.problems(contents)
-          return found if found.any?
-
           [Curves, Values, Texts].flat_map { |part| part.new(contents).problems } + Chain.problems(contents)
         end
 

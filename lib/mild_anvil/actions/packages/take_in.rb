@@ -22,6 +22,8 @@ module MildAnvil
             { **said, problems: [], **told(tried(contents, vouched)) }
           rescue InvalidInput, Conflict => e
             nothing(said, [e.message])
+          rescue *Sound::OTHER_FORM => e
+            nothing(said, [Sound.other_form(e)])
           end
         end
 
@@ -61,6 +63,8 @@ module MildAnvil
             merge.lots.each { |id| RefreshLot.settle(id) }
             { **about(contents), problems: [], **told(merge) }
           end
+        rescue *Sound::OTHER_FORM => e
+          raise InvalidInput.new("Not taken in: #{Sound.other_form(e)}", fields: { file: "is of another form" })
         end
 
         def write(contents, vouched, take, file, person)

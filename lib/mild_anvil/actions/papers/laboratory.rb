@@ -8,7 +8,8 @@ module MildAnvil
         FIELDS = %i[name address terms language link mark_id].freeze
         EMPTY = { name: "", address: "", terms: "", language: "en", link: "", mark_id: nil }.freeze
         MARKS = %w[image/png image/jpeg].freeze
-        LINK = %r{\Ahttps?://[^\s/?#]+(/[^\s?#]*)?\z}
+        # What an address may be written with, and a host in it; what closes a text elsewhere is none of it.
+        LINK = %r{\Ahttps?://[A-Za-z0-9.\-\[\]:]+(/[A-Za-z0-9\-._~%!$&()*+,;=:@/]*)?\z}
 
         module_function
 
@@ -55,7 +56,10 @@ module MildAnvil
           unless Documents::PaperWords::LANGUAGES.key?(columns[:language])
             wrong[:language] = "is none that papers are printed in"
           end
-          wrong[:link] = "begins with http:// or https:// and has no spaces" unless link?(columns[:link])
+          unless link?(columns[:link])
+            wrong[:link] =
+              "begins with http:// or https:// and is written with letters, digits and -._~%!$&()*+,;=:@/ alone"
+          end
           wrong[:mark_id] = "is no PNG or JPEG picture that can be printed" unless mark?(columns[:mark_id])
           return if wrong.empty?
 

@@ -45,6 +45,13 @@ module MildAnvil
           found = Found.new(kind: part::KIND, checked: 0, left: 0, why_left: part::LEFT, breaks: 0, waiting: 0)
           part.each { |words| note(found, words) }
           found.freeze
+        rescue Stopped, *Store::Database::LOST
+          raise
+        rescue StandardError => e # what was altered may be of any form: that it cannot be read is the finding
+          said = e.message.lines.first.to_s.scrub[0, 120].strip
+          note(found, "what stands there cannot be read (#{e.class.name}: #{said}), and what comes after it was not " \
+                      "looked at")
+          found.freeze
         end
         private_class_method :found
 

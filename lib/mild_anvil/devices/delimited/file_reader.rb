@@ -62,10 +62,11 @@ module MildAnvil
 
         def find_columns
           size!
+          @limit = TimeLimit.new
           @text = TextDecoding.call(@source)
           @text = @text.until_line(@choices.last_line) if @choices.last_line
           lines, @layout = TableSearch.new(@text, @units, delimiter: @choices.delimiter,
-                                                          decimal_mark: @choices.decimal_mark).call
+                                                          decimal_mark: @choices.decimal_mark, limit: @limit).call
           many_columns!
           preamble = Preamble.new(@layout.preamble, @units)
           @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units,
@@ -160,7 +161,8 @@ module MildAnvil
           column = time_column
           form = column && column.role == "time" ? time_form(column) : nil
           forms = @columns.map { |c| c.equal?(column) ? form : (time_form(c) if c.role == "ignore") }
-          rows = Rows.new(@text, @layout, forms, @columns.map { |c| scale(c, column, form) }).read
+          rows = Rows.new(@text, @layout, forms, @columns.map { |c| scale(c, column, form) },
+                          limit: (@limit if @source.packed?)).read
           refuse_second_header(rows)
           seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds,
                                  warnings: @warnings).seconds

@@ -19,7 +19,9 @@ module MildAnvil
         # @param layout [Layout]
         # @param forms [Array<String, nil>] per column "clock", "stamp" or "date" where it is a time of that form
         # @param scales [Array<Float>] a factor per column
-        def initialize(text, layout, forms, scales)
+        # @param limit [TimeLimit, nil]
+        def initialize(text, layout, forms, scales, limit: nil)
+          @limit = limit
           @text = text
           @layout = layout
           @forms = forms
@@ -60,6 +62,7 @@ module MildAnvil
 
         def take(stretch, at)
           while at < stretch.bytesize
+            @limit&.look!("its rows")
             at, taken = Core::Packed.parse_rows(stretch, at, style, @scales, @columns) if style
             @line += taken.to_i
             at = one(stretch, at) if at < stretch.bytesize

@@ -21,11 +21,11 @@ module MildAnvil
         end
 
         # @param io [IO] of a gzip file
-        def self.unpacked(io) = nameless(Unpacked.call(io, largest: LARGEST_BYTES))
+        def self.unpacked(io) = nameless(Unpacked.call(io, largest: LARGEST_BYTES), packed: true)
         private_class_method :unpacked
 
         # @param file [Tempfile] of Nameless
-        def self.nameless(file) = new(path: Nameless.path(file), kept: file)
+        def self.nameless(file, packed: false) = new(path: Nameless.path(file), kept: file, packed: packed)
 
         # @param path [String] of the file, or of a gzip file that holds it
         # @return [Source]
@@ -47,14 +47,17 @@ module MildAnvil
         attr_reader :size
 
         # @param kept [Tempfile, nil] without a name, for as long as this is read
-        def initialize(bytes: nil, path: nil, kept: nil)
+        # @param packed [Boolean] whether it came packed
+        def initialize(bytes: nil, path: nil, kept: nil, packed: false)
           @kept = kept
+          @packed = packed
           @bytes = bytes
           @path = path
           @size = bytes ? bytes.bytesize : File.size(path)
         end
 
         def empty? = size.zero?
+        def packed? = @packed
 
         # @return [String] binary; shorter at the end, "" behind it
         def read(from, count)

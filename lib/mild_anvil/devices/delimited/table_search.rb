@@ -12,8 +12,10 @@ module MildAnvil
         STEP = Layout::PROBE_LINES / 2
 
         # @param text [Text]
+        # @param limit [TimeLimit]
         # @param choices [Hash] delimiter, decimal_mark: as the user chose, or nil
-        def initialize(text, units, **choices)
+        def initialize(text, units, limit: TimeLimit.new, **choices)
+          @limit = limit
           @text = text
           @units = units
           @choices = choices
@@ -38,11 +40,16 @@ module MildAnvil
         def deeper
           lines = @text.lines(DEEPEST_LINES, head_bytes: DEEPEST_BYTES)
           STEP.step(lines.size - 1, STEP) do |from|
-            found = layout(lines[from, Layout::PROBE_LINES])
-            return [lines.first(from + Layout::PROBE_LINES), found.moved(from, lines)]
-          rescue InvalidInput
-            next
+            @limit.look!("the search for its table")
+            found = in_window(lines, from) and return found
           end
+          nil
+        end
+
+        def in_window(lines, from)
+          found = layout(lines[from, Layout::PROBE_LINES])
+          [lines.first(from + Layout::PROBE_LINES), found.moved(from, lines)]
+        rescue InvalidInput
           nil
         end
       end

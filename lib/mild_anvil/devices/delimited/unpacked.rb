@@ -11,6 +11,8 @@ module MildAnvil
       module Unpacked
         MAGIC = "\x1F\x8B".b
         PART_BYTES = 1024 * 1024
+        GROWTH = 200 # times as large as it was sent: no logger's file is so empty
+        SMALL_BYTES = 4 * 1024 * 1024 # up to which growth does no harm
 
         module_function
 
@@ -22,9 +24,12 @@ module MildAnvil
         # @return [Tempfile] without a name
         # @raise [InvalidInput] for one that is torn, or holds too much
         def call(io, largest:)
+          grown = [io.size * GROWTH, SMALL_BYTES].max
           Nameless.file.tap do |out|
             each_part(io) do |part|
-              too_much!(largest) if out.size + part.bytesize > largest
+              size = out.size + part.bytesize
+              too_much!(largest) if size > largest
+              swollen! if size > grown
               out.write(part)
             end
             out.flush
@@ -52,6 +57,11 @@ module MildAnvil
                 "The gzip file holds more than #{largest / 1024 / 1024} MB. Split it, or log at a lower rate"
         end
         private_class_method :too_much!
+
+        def swollen!
+          raise InvalidInput, "The gzip file grows to more than #{GROWTH} times its size: no log does. Send it unpacked"
+        end
+        private_class_method :swollen!
       end
     end
   end

@@ -19,6 +19,8 @@ module MildAnvil
           @contradicted = false
         end
 
+        LARGEST = Delimited::NumberStyle::LARGEST
+
         attr_reader :undecided
 
         # @return [Boolean] whether its lines speak against each other, or against what a person said
@@ -34,7 +36,8 @@ module MildAnvil
           return undecide(text) if text.include?(",") && comma.nil?
 
           @used = comma if text.include?(",")
-          Float(plain(text), exception: false)
+          found = Float(plain(text), exception: false)
+          found if found && found.abs <= LARGEST
         end
 
         # @return [Symbol, nil]

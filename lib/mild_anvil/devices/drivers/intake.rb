@@ -108,7 +108,9 @@ module MildAnvil
         end
 
         def sample(line)
-          found = SAMPLE.match(line) or return @garbage += 1
+          found = SAMPLE.match(line)
+          return @garbage += 1 unless found && found[2].to_f.finite?
+
           values = found[3].split(",", -1).map { |text| reading(text) }
           return @garbage += 1 unless values.size == width
 
@@ -116,14 +118,17 @@ module MildAnvil
         end
 
         def reading(text)
-          return text.to_f if READING.match?(text)
+          read = text.to_f if READING.match?(text)
+          return read if read&.finite? # four hundred digits are no force
 
           @missing += 1
           nil
         end
 
         def event(line)
-          found = EVENT.match(line) or return @garbage += 1
+          found = EVENT.match(line)
+          return @garbage += 1 unless found && found[1].to_f.finite?
+
           made = Event.new(found[1].to_f, found[2], found[3])
           return if @events.key?(made) # seen live, and read back with its gap
 

@@ -49,13 +49,17 @@ module MildAnvil
 
         private
 
+        def number(text) = Float(text, exception: false)&.then { |found| found if found.finite? }
+
         # A line that makes no sense is left out, and what follows it is not.
         def parse(line)
           case line
           when /\A(\d+) D (\d+) ([\d.]+) (\S+) (\S+) (\S+)\z/
             number, station, hours, *values = Regexp.last_match.captures
+            return unless hours.to_f.finite?
+
             Sample.new(number: number.to_i, station: station.to_i, hours: hours.to_f,
-                       **%i[newtons millimetres celsius].zip(values.map { |v| Float(v, exception: false) }).to_h)
+                       **%i[newtons millimetres celsius].zip(values.map { |v| number(v) }).to_h)
           when /\A(\d+) E ([\d.]+) (\w+) ?(.*)\z/
             Event.new(number: Regexp.last_match(1).to_i, hours: Regexp.last_match(2).to_f, word: Regexp.last_match(3),
                       note: Regexp.last_match(4))

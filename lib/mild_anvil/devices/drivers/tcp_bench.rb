@@ -95,7 +95,7 @@ module MildAnvil
           set(format("SYST:WATC %g", WATCHDOG_SECONDS))
           set(format("SOUR:LIM:FORC %.9g", force_limit))
           set(format("SOUR:LIM:DISP %.9g", travel_limit))
-          hertz = Float(insist("SENS:RATE?"))
+          hertz = number("SENS:RATE?")
           insist(format("SENS:RATE %g", USUAL_HERTZ)) if hertz < SLOWEST_HERTZ
         end
 
@@ -113,7 +113,7 @@ module MildAnvil
         def reset = set("*RST")
 
         # @return [Float] the offset that was taken off
-        def zero(index) = Float(insist("SENS:ZERO #{index}", seconds: ZERO_SECONDS))
+        def zero(index) = number("SENS:ZERO #{index}", seconds: ZERO_SECONDS)
 
         # Said once, by any thread; Recorder::Stopper says it until it stands.
         def cry_stop = cry("SOUR:STOP")
@@ -150,6 +150,13 @@ module MildAnvil
           return before ? :same : :new if boot.nil? || before.nil?
 
           before == boot ? :same : :rebooted
+        end
+
+        # @return [Float]
+        # @raise [Refused] for an answer that is none
+        def number(command, **rest)
+          found = Float(insist(command, **rest), exception: false)
+          found&.finite? ? found : raise(Refused, "the bench answers no number to #{command}")
         end
 
         # @return [String, nil] nil where it does not know the command

@@ -16,7 +16,7 @@ module MildAnvil
         SEAL_BYTES = 16 << 10
         OURS = "mild_anvil"
         FORMATS = [1].freeze
-        HASH = /\Asha256:(\h{64})\z/
+        HASH = ManifestShape::HASH
         MOST_PROBLEMS = 50
         MANIFEST_BYTES = 64 << 20
 
@@ -35,7 +35,7 @@ module MildAnvil
         def initialize(archive)
           @archive = archive
           @manifest = read_manifest
-          @resources = resources
+          @resources = @manifest["resources"].to_h { |row| [row["path"], row] }
         end
 
         # @return [Hash] format, application, schema, installation, scope
@@ -103,24 +103,10 @@ module MildAnvil
             refuse("it was made by a later version (#{read.dig(OURS, 'application').to_s[0, 20]}): bring this one up " \
                    "to date first")
           end
+          wrong = ManifestShape.wrong(read) and refuse(wrong)
           read
         rescue JSON::ParserError, EncodingError
           refuse("its #{MANIFEST} is no JSON")
-        end
-
-        def resources
-          rows = @manifest["resources"]
-          refuse("its list of resources is missing") unless rows.is_a?(Array) && rows.all? { |row| sound?(row) }
-          named = rows.to_h { |row| [row["path"], row] }
-          refuse("a file is named twice") unless named.size == rows.size
-          named
-        end
-
-        def sound?(row)
-          fields = row.is_a?(Hash) && row.dig("schema", "fields")
-          row.is_a?(Hash) && row["path"].is_a?(String) && row["bytes"].is_a?(Integer) &&
-            HASH.match?(row["hash"].to_s) &&
-            (fields.nil? || (fields.is_a?(Array) && fields.all? { |f| f.is_a?(Hash) && f["name"].is_a?(String) }))
         end
 
         def unnamed

@@ -50,6 +50,8 @@ module MildAnvil
           end
         rescue JSON::ParserError, SystemCallError, IOError
           nil
+        rescue StandardError => e # one asker's trouble is not the others'
+          warn "asked: #{e.class}: #{e.message}"
         ensure
           socket.close
         end
@@ -83,7 +85,17 @@ module MildAnvil
           end
         end
 
-        def say(socket, answer) = socket.write("#{JSON.generate(answer)}\n")
+        def say(socket, answer) = socket.write("#{JSON.generate(sound(answer))}\n")
+
+        # What is no number is nothing in JSON.
+        def sound(value)
+          case value
+          when Hash then value.transform_values { |one| sound(one) }
+          when Array then value.map { |one| sound(one) }
+          when Float then value.finite? ? value : nil
+          else value
+          end
+        end
       end
     end
   end

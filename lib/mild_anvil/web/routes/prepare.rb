@@ -58,7 +58,7 @@ module MildAnvil
           app.operation("attachFile") do |given|
             file = uploaded
             link = Acts::Attach.add(name: Upload.name_of(file), file: file[:tempfile], target: target_given,
-                                    note: params[:note].to_s[0, 400], person_id: person_id, once_key: given.once_key)
+                                    note: field(:note)[0, 400], person_id: person_id, once_key: given.once_key)
             json(Acts::Attach.shown(link), status: 201)
           end
           app.operation("attachment") do |given|

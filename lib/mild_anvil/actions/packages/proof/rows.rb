@@ -44,16 +44,17 @@ module MildAnvil
             return "#{name} has a column #{foreign.first.to_s[0, 40]} that is not known here" if foreign.any?
 
             limits.each do |column, limit|
-              why = against(row[column], limit, given: row.key?(column), file: Tables::ALL.fetch(name).files.key?(column))
+              why = against(row[column], limit, file: Tables::ALL.fetch(name).files.key?(column))
               return "data/#{name}.csv, row #{row[:id] || row[:uid]}: #{column} #{why}" if why
             end
             nil
           end
           private_class_method :wrong
 
-          def against(value, limit, given:, file:)
-            return ("is missing" if limit[:needed] && given) if value.nil?
+          def against(value, limit, file:)
+            return ("is missing" if limit[:needed]) if value.nil?
             return if file
+            return "is no JSON list or object" if limit[:json] && !json?(value)
 
             text = value.to_s
             if limit[:allowed] && !limit[:allowed].include?(text)
@@ -63,6 +64,14 @@ module MildAnvil
             "is longer than #{limit[:longest]} letters" if limit[:longest] && text.size > limit[:longest]
           end
           private_class_method :against
+
+          def json?(text)
+            read = JSON.parse(text)
+            read.is_a?(Hash) || read.is_a?(Array)
+          rescue JSON::ParserError, TypeError
+            false
+          end
+          private_class_method :json?
         end
       end
     end
