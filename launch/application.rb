@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "certificate"
+require_relative "opening"
 
 module Launch
   # Starts database, web server and worker, keeps them running, and stops all of them when asked to. One start at a time
@@ -8,15 +8,14 @@ module Launch
   class Application
     ANSWERS_WITHIN_SECONDS = 30
     LOOK_SECONDS = 0.2
-    LOOPBACK = "127.0.0.1"
-    PEOPLE = /^accounts: (\d+), demo: (true|false)$/
+    CERTIFICATE_SECONDS = 3600 # between looks whether the certificate ends soon
+    PEOPLE = /^accounts: (\d+), of the demo: (\d+)$/
 
-    # @param host [String] anything but 127.0.0.1 opens it to a network, over TLS
-    def initialize(port:, database_port:, demo:, host: LOOPBACK)
-      @port = port
+    # @param opening [Opening] where the pages are opened
+    def initialize(opening, database_port:, demo:)
+      @opening = opening
       @database_port = database_port
       @demo = demo
-      @host = host
       @lock = Lock.new(File.join(VAR, "instance.lock"))
     end
 
@@ -40,7 +39,7 @@ module Launch
 
     # Of two at once one wins; the other is told where the first one answers.
     def take_place
-      return @owner = true if @lock.take(address)
+      return @owner = true if @lock.take(@opening.address)
 
       pid, where = @lock.holder
       raise Trouble.new("it runs already, at #{where} (process #{pid})",
@@ -48,9 +47,9 @@ module Launch
     end
 
     def refuse_taken_port
-      return if Launch.port_free?(@port)
+      return if Launch.port_free?(port = @opening.port)
 
-      raise Trouble.new("port #{@port} is in use", mend: "stop what uses it, or start with --port #{@port + 10}")
+      raise Trouble.new("port #{port} is in use", mend: "stop what uses it, or start with --port #{port + 10}")
     end
 
     def trap_signals
@@ -65,14 +64,14 @@ module Launch
         @database.start
         given = { "DATABASE_URL" => @database.url, "OWNER_DATABASE_URL" => @database.owner_url }
       end
-      given.merge("RACK_ENV" => "production", "PERMITTED_HOSTS" => @host == LOOPBACK ? "" : @host)
+      given.merge("RACK_ENV" => "production", **@opening.environment)
     end
 
     # What a killed start left running is ended first: it would hold the port. Without pages nothing goes on; without
     # anything else the pages say what is missing, and nothing that stands in for a device ends what is real.
     def name_processes(environment)
       @worker = supervised(environment, "worker", "bundle", "exec", "ruby", "bin/worker")
-      @web = supervised(environment, "web", *Launch.web_server(binding_address), needed: true)
+      @web = supervised(environment, "web", *Launch.web_server(@opening.binding), needed: true)
       @recorder = supervised(environment, "recorder", "bundle", "exec", "ruby", "bin/recorder")
       @bench = simulated_bench(environment) if @demo
       @oven = simulated_oven(environment) if @demo
@@ -102,16 +101,22 @@ module Launch
         command = ["bundle", "exec", "ruby", "bin/prepare", *(@demo ? [] : ["--no-demo"])]
         Launch.run(*command, what: "the database", log: "prepare", env: environment)
       end
-      accounts, demo = said.said.match(PEOPLE).captures
-      @people = accounts.to_i.positive?
-      @demo_people = demo == "true"
+      accounts, demo = said.said.match(PEOPLE).captures.map(&:to_i)
+      @people = accounts.positive?
+      @demo_people = demo.positive?
+      @own_people = accounts > demo
     end
 
+    # The passwords of the demo are printed in its documents: its people do not sign in from a network.
     def refuse_network_without_people
-      return if @host == LOOPBACK || @people
+      return if !@opening.network? || @own_people
 
-      raise Trouble.new("nobody can sign in yet, so #{@host} is not opened to a network",
-                        mend: "start without --host, open the page, take in the first administrator, then start again")
+      mend = if @people
+               "start without --host, take in people of your own as maren, then start again"
+             else
+               "start without --host, open the page, take in the first administrator, then start again"
+             end
+      raise Trouble.new("nobody could sign in from a network yet, so it is not opened to one", mend: mend)
     end
 
     def serve
@@ -120,7 +125,7 @@ module Launch
         @web.start
         wait_until_it_answers
       end
-      puts "\n  Open #{address}   (Ctrl-C stops everything and keeps the data)\n#{how_to_sign_in}"
+      puts "\n  Open #{@opening.address}   (Ctrl-C stops everything and keeps the data)\n#{how_to_sign_in}#{to_trust}"
       $stdout.flush
       watch until @stopping
     end
@@ -133,6 +138,18 @@ module Launch
           tell(words)
         end
       end
+      renew_certificate
+    end
+
+    # The server reads it when it begins, and begins anew without letting go of its port.
+    def renew_certificate
+      return if Launch.now < (@looked_at_certificate ||= Launch.now) + CERTIFICATE_SECONDS
+
+      @looked_at_certificate = Launch.now
+      return unless @opening.renewed?
+
+      @web.signal("USR2")
+      tell("the certificate was about to end: a new one is in use, and the file that phones trust is the same")
     end
 
     def tell(words)
@@ -142,26 +159,23 @@ module Launch
       nil # what it says may go to a full disk, too
     end
 
-    def binding_address
-      return "tcp://#{LOOPBACK}:#{@port}" if @host == LOOPBACK
-
-      key, certificate = Certificate.files(File.join(VAR, "tls"), @host)
-      "ssl://#{@host}:#{@port}?key=#{key}&cert=#{certificate}"
-    end
-
-    def address = "#{@host == LOOPBACK ? 'http' : 'https'}://#{@host}:#{@port}"
-
     def how_to_sign_in
       return "  The page asks for the first administrator.\n" unless @people
-      return "  Sign in by name and password.\n" unless @demo_people
+      return "  Sign in by name and password.\n" if !@demo_people || @opening.network?
 
       "  Sign in as wren (technician), isolde (reviewer), maren (administrator) or pell (viewer); the password of " \
         "each is\n  fernhollow-NAME, and the page offers them by one click.\n"
     end
 
+    def to_trust
+      file = @opening.trusted or return ""
+      "  Its certificate is of its own making. A phone or another machine trusts it by this file, by no other:\n  " \
+        "#{file}\n"
+    end
+
     def wait_until_it_answers
       deadline = Launch.now + ANSWERS_WITHIN_SECONDS
-      until Launch.answers?(address)
+      until Launch.answers?(@opening.address)
         if Launch.now > deadline || !@web.running?
           raise Trouble.new("the web server did not start: #{@web.log.reason}", mend: "read #{@web.log.path}")
         end

@@ -92,6 +92,9 @@ module Launch
 
     def started? = !@started.nil?
 
+    # @param name [String] of a signal; nothing where it does not run
+    def signal(name) = @pid && Process.kill(name, @pid)
+
     private
 
     def again(&tell)

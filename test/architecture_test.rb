@@ -20,7 +20,7 @@ class ArchitectureTest < Minitest::Test
            "actions" => %w[csv openssl json fileutils socket time timeout],
            "admin" => %w[json],
            "web" => %w[sinatra/base erb socket yaml json json_schemer argon2 roda rodauth rack/builder rack/multipart
-                       rack/protection rack/session/cookie openssl securerandom time fileutils websocket/driver],
+                       rack/protection rack/session/cookie openssl ipaddr securerandom time fileutils websocket/driver],
            "cli" => %w[csv dry/schema json optparse] }.freeze
 
   MAY.each do |folder, allowed|

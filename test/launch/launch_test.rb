@@ -22,7 +22,9 @@ class LaunchTest < Minitest::Test
       port = taken.addr[1]
 
       refute Launch.port_free?(port)
-      trouble = assert_raises(Launch::Trouble) { quietly { Launch::Application.new(port: port, database_port: Launch.any_free_port, demo: false).run } }
+      opening = Launch::Opening.new(host: "127.0.0.1", port: port)
+      application = Launch::Application.new(opening, database_port: Launch.any_free_port, demo: false)
+      trouble = assert_raises(Launch::Trouble) { quietly { application.run } }
       assert_match(/port #{port} is in use/, trouble.message)
       assert_match(/--port/, trouble.mend)
     end

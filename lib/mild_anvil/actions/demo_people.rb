@@ -8,6 +8,14 @@ module MildAnvil
 
       module_function
 
+      # @return [Array<String>] that are here
+      def logins = list.map { |row| row[:login] }
+
+      # @return [Boolean] whether somebody is one of them
+      def include?(person_id)
+        Store::Settings.demo? && logins.include?(Store::Models::Account.where(person_id: person_id).get(:login))
+      end
+
       # @return [Array<Hash>] name, login, password, roles; empty unless the demo was loaded here
       def list
         return [] unless Store::Settings.demo?

@@ -23,6 +23,8 @@ module MildAnvil
         return @person if defined?(@person)
 
         @person = by_key? ? by_key : by_session
+        @person = nil if @person && DemoDoor.refuses?(request.env, @person[:id])
+        @person
       end
 
       def person_id = person&.fetch(:id)

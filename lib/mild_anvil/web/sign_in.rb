@@ -93,10 +93,17 @@ module MildAnvil
       def self.check!(request)
         request.halt(refusal(403, "This request comes from another site")) unless Identity.own_page?(request)
         request.halt(refusal(405, "Signing in and out takes POST", "allow" => "POST")) unless request.post?
-        return if request.media_type == "application/json" && texts?(request.POST)
+        return demo!(request) if request.media_type == "application/json" && texts?(request.POST)
 
         request.halt(refusal(415, "Name and password come as texts in JSON: Content-Type application/json"))
       end
+
+      def self.demo!(request)
+        return unless DemoDoor.refuses_login?(request.env, request.POST["login"])
+
+        request.halt(refusal(403, DemoDoor::WORDS))
+      end
+      private_class_method :demo!
 
       def self.texts?(given)
         given.is_a?(Hash) && given.values.all? { |t| t.is_a?(String) && t.valid_encoding? && !t.include?("\0") }

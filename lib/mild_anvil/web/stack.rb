@@ -27,6 +27,7 @@ module MildAnvil
       # @return [#call] a Rack application
       def build(secret: SessionSecret.read(SECRET_FILE))
         Rack::Builder.app do
+          use Hsts
           use KnownHosts
           use Patience
           use NamelessUploads
