@@ -10,6 +10,7 @@ require_relative "live"
 require_relative "stop_key"
 require_relative "trust"
 require_relative "doors"
+require_relative "pictures"
 require_relative "load"
 require_relative "many_files"
 require_relative "memory"
@@ -241,5 +242,6 @@ parts = if ARGV.empty?
 SERVED = { "files" => ManyFiles, "judging" => Judging, "growth" => Growth, "load" => Load, "memory" => Memory,
            "comparing" => Comparing, "lasting" => Lasting, "finding" => Finding,
            "planning" => Planning, "chain" => Chain,
-           "live" => Live, "stop" => StopKey, "trust" => Trust, "doors" => Doors }.freeze
+           "live" => Live, "stop" => StopKey, "trust" => Trust, "doors" => Doors,
+           "pictures" => PictureFuzz }.freeze
 parts.each { |part| SERVED.key?(part) ? SERVED.fetch(part).new.run : Bench.public_send(part) }

@@ -7,7 +7,7 @@ module Launch
   # Debian packages, gems and the compiled part, installed or made when they are missing.
   module Packages
     RUNNING = %w[mariadb-server-core mariadb-client libmariadb-dev libxml2-dev libxslt1-dev build-essential
-                 ruby-dev pkg-config fonts-lato fonts-dejavu-core libimage-exiftool-perl].freeze
+                 ruby-dev pkg-config fonts-lato fonts-dejavu-core libimage-exiftool-perl libvips42].freeze
     TESTING = %w[chromium-headless-shell galera-4].freeze
     LEAST_MEGABYTES = 1500 # a fresh machine needs this much for packages, gems and the database
 

@@ -14,7 +14,7 @@ class ArchitectureTest < Minitest::Test
           "cli" => %w[Core Devices Cli Catalogue], "admin" => %w[Store Actions Admin] }.freeze
   LAYERS = %w[Core Store Devices Documents Actions Web Cli Admin Catalogue].freeze
   GEMS = { "core" => %w[base64 forwardable json openssl],
-           "devices" => %w[csv json open3 openssl roo socket stringio tempfile time timeout zip zlib],
+           "devices" => %w[csv json open3 openssl rbconfig roo socket stringio tempfile time timeout zip zlib],
            "documents" => %w[axlsx csv date icalendar json nokogiri openssl prawn prawn/table rqrcode_core zip],
            "store" => %w[base64 sequel mysql2 openssl zlib ulid json open3 strscan uri fileutils time],
            "actions" => %w[csv openssl json fileutils socket time timeout],

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../support/store_case"
+require_relative "../support/pictures"
 
 # The shop's own rows beside the shipped ones.
 class LibraryTest < StoreCase
@@ -94,19 +95,17 @@ class LibraryTest < StoreCase
     end
   end
 
-  def test_a_picture_is_a_picture
-    png = "\x89PNG\r\n\x1A\n".b + ("x" * 40)
-    kept = Actions::SaveItemType.keep_picture(name: "ring.png", bytes: png, person_id: person.id)
+  def test_a_picture_is_a_picture_drawn_anew_and_no_larger_than_a_sketch_needs_it
+    keep = ->(bytes, name = "ring.png") { Actions::SaveItemType.keep_picture(name: name, bytes: bytes, person_id: person.id) }
+    kept = keep.call(Pictures.png(3000, 2000))
+    type, bytes = Actions::Pictures.read(kept.id)
 
-    assert_equal ["image/png", png], Actions::Pictures.read(kept.id)
-    assert_raises(MildAnvil::InvalidInput) do
-      Actions::SaveItemType.keep_picture(name: "x.svg", bytes: "<svg onload=x>",
-                                         person_id: person.id)
-    end
-    assert_raises(MildAnvil::InvalidInput) do
-      Actions::SaveItemType.keep_picture(name: "x",
-                                         bytes: png + ("x" * 5_000_000),
-                                         person_id: person.id)
+    assert_equal ["image/png", true], [type, kept.width * kept.height <= 1_000_000]
+    assert_in_delta 1.5, kept.width / kept.height.to_f, 0.01
+    assert_operator bytes.bytesize, :<, 100_000
+    assert_nil Models::AttachmentOriginal[kept.id], "it is no evidence"
+    ["<svg onload=x>", "\x89PNG\r\n\x1A\n".b + ("x" * 40), Pictures.png(10, 10) + ("x" * 5_000_000)].each do |odd|
+      assert_raises(MildAnvil::InvalidInput) { keep.call(odd, "x.svg") }
     end
   end
 

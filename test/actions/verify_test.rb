@@ -2,6 +2,7 @@
 
 require_relative "../support/committed_case"
 require_relative "../support/chain_helpers"
+require_relative "../support/pictures"
 
 # What was changed behind the application's back is noticed, named, and not handed out.
 class VerifyTest < CommittedCase
@@ -240,6 +241,18 @@ class VerifyTest < CommittedCase
     assert_nil broken["attachments"]
     altered(:attachments, { id: kept.attachment_id }, content: Sequel.blob("torn at the peg")) do
       assert_match(/note\.txt is not what was stored/, broken["attachments"])
+    end
+  end
+
+  def test_an_original_whose_bytes_are_others
+    kept = attached("photo.png", Pictures.png(20, 10))
+
+    assert_nil broken["attachments"]
+    altered(:attachment_originals, { attachment_id: kept.attachment_id }, content: Sequel.blob("another")) do
+      assert_match(/The original of photo\.png is not what was stored/, broken["attachments"])
+      assert_raises(MildAnvil::Tampered) do
+        Actions::Prepare::Originals.read(kept.attachment_id, person_id: reviewer.id)
+      end
     end
   end
 

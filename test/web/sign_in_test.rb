@@ -204,7 +204,7 @@ class PermissionsTest < WebCase
     return role != "administrator" if %w[addPerson changePerson keepLaboratory trustKey
                                          replaceKey].include?(operation.id)
     return role != "reviewer" if REVIEWING.include?(operation.id)
-    return !%w[reviewer administrator].include?(role) if %w[events checkEvents wantVerification].include?(operation.id)
+    return !%w[reviewer administrator].include?(role) if %w[events checkEvents wantVerification attachmentOriginal].include?(operation.id)
     return false unless operation.verb.match?(WRITES) && !OWN.include?(operation.id)
 
     library = operation.path.match?(LIBRARY) || shelf?(operation)

@@ -81,6 +81,7 @@ function Large({ file, onClose }: { file: Attached; onClose: () => void }) {
       description={`${file.width} × ${file.height}, ${file.person}, ${when(file.created_at)}. SHA-256 ${file.sha256.slice(0, 16)} …`}
       wide
     >
+      {file.original && <Original file={file} />}
       <div className="max-h-[62vh] overflow-auto">
         <button type="button" className="block w-full" onClick={() => setClose(!close)} aria-label="Nearer or whole">
           <img
@@ -91,5 +92,26 @@ function Large({ file, onClose }: { file: Attached; onClose: () => void }) {
         </button>
       </div>
     </Sheet>
+  );
+}
+
+/** What is seen was drawn anew from the picture's points; the file as it came is evidence, kept apart. */
+function Original({ file }: { file: Attached }) {
+  const may = useMay("attachmentOriginal");
+  return (
+    <p className="text-soft mb-2 text-[13px]">
+      Drawn anew, without place, owner or device. The file as it came is kept apart
+      {may ? (
+        <>
+          :{" "}
+          <a href={`/api/attachments/${file.attachment_id}/original`} download className="font-semibold underline">
+            fetch it
+          </a>
+          , which is told in the events.
+        </>
+      ) : (
+        "; a reviewer or an administrator can fetch it."
+      )}
+    </p>
   );
 }

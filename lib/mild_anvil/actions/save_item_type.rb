@@ -5,7 +5,6 @@ module MildAnvil
     # Adds an item type of the shop's own, drawn from parts or over an uploaded picture; or retires one.
     module SaveItemType
       MAX_PICTURE_BYTES = 4_000_000
-      PICTURES = { "\x89PNG".b => "image/png", "\xFF\xD8\xFF".b => "image/jpeg", "RIFF".b => "image/webp" }.freeze
 
       module_function
 
@@ -38,18 +37,18 @@ module MildAnvil
         end
       end
 
+      # Drawn anew, no larger than papers and sketches need it: of how it came nothing is kept.
       # @param bytes [String]
       # @return [Store::Models::Attachment]
       # @raise [InvalidInput] for anything but a picture
       def keep_picture(name:, bytes:, person_id:)
         person = People.fetch!(person_id)
-        type = PICTURES.find { |magic, _| bytes.byteslice(0, 8).to_s.b.start_with?(magic) }&.last
-        refuse_picture("is neither PNG, JPEG nor WebP") if type.nil?
         refuse_picture("is larger than 4 MB") if bytes.bytesize > MAX_PICTURE_BYTES
+        drawn = Devices::Picture.redrawn(bytes, pixels: Devices::Picture::MARK_PIXELS)
         Store::Database.write do
-          row = Store::Models::Attachment.create(name: name, media_type: type,
-                                                 sha256: OpenSSL::Digest::SHA256.hexdigest(bytes),
-                                                 byte_count: bytes.bytesize, content: Sequel.blob(bytes),
+          row = Store::Models::Attachment.create(name: name, **drawn.to_h.slice(:media_type, :width, :height),
+                                                 sha256: OpenSSL::Digest::SHA256.hexdigest(drawn.bytes),
+                                                 byte_count: drawn.bytes.bytesize, content: Sequel.blob(drawn.bytes),
                                                  person_id: person.id)
           Store::Events.record(:keep_picture, row, person_id: person.id, after: { name: name, sha256: row.sha256 })
           row

@@ -1,27 +1,24 @@
 # frozen_string_literal: true
 
 require "json"
-require "open3"
 require "openssl"
 
 module MildAnvil
   module Devices
     # A photo or a paper as it came from a phone or a scanner: what it is, how large, without where it was taken.
     module LookedFile
-      Looked = Struct.new(:bytes, :media_type, :width, :height, :original_sha256, keyword_init: true)
+      # bytes: as they are shown; original: as they came, where they are others
+      Looked = Struct.new(:bytes, :media_type, :width, :height, :original_sha256, :original, keyword_init: true)
       MAX_BYTES = 12_000_000
-      MAX_PIXELS = 80_000_000
-      SHOWN = %w[image/jpeg image/png image/webp image/gif application/pdf text/plain text/csv
-                 video/mp4 video/quicktime video/webm].freeze
+      SHOWN = %w[application/pdf text/plain text/csv video/mp4 video/quicktime video/webm].freeze
       NAMED = /\.(jpe?g|png|webp|gif)\z/i
       PHOTOS = %r{image/(heic|heif|tiff|x-|bmp)}
-      PICTURES = SHOWN.grep(/image/).freeze
       CLIPS = %w[video/mp4 video/quicktime].freeze # those that can hold where they were taken
       # Where and on which device it was taken: in every kind of tag that may hold it.
-      PLACE = %w[-gps:all= -Keys:all= -UserData:all= -xmp:all= -iptc:all= -xmp-exif:all= -SerialNumber= -OwnerName=
+      PLACE = %w[-gps:all= -Keys:all= -UserData:all= -ItemList:all= -xmp:all= -iptc:all= -SerialNumber= -OwnerName=
                  -CameraOwnerName=].freeze
       TOOL = "exiftool"
-      ASKED = %w[-json -n -fast -MIMEType -ImageWidth -ImageHeight -Error].freeze
+      ASKED = %w[-json -n -fast2 -MIMEType -ImageWidth -ImageHeight -Error].freeze
 
       module_function
 
@@ -35,18 +32,29 @@ module MildAnvil
         refuse("is empty") if size.zero?
         file.rewind
         bytes = file.binmode.read
+        sha256 = OpenSSL::Digest::SHA256.hexdigest(bytes)
+        Picture.kind(bytes) ? picture(bytes, sha256) : other(bytes, sha256, name)
+      end
+
+      def picture(bytes, sha256)
+        drawn = Picture.redrawn(bytes)
+        Looked.new(**drawn.to_h, original_sha256: sha256, original: bytes)
+      end
+      private_class_method :picture
+
+      def other(bytes, sha256, name)
         found = look(bytes)
         type = found["MIMEType"].to_s
         refuse(why_not(type)) unless SHOWN.include?(type)
-        refuse("is no picture, though its name says so") if NAMED.match?(name) && !PICTURES.include?(type)
-        picture!(found, bytes) if PICTURES.include?(type)
-        Looked.new(bytes: (PICTURES + CLIPS).include?(type) ? cleaned(bytes) : bytes, media_type: type,
-                   width: found["ImageWidth"], height: found["ImageHeight"],
-                   original_sha256: OpenSSL::Digest::SHA256.hexdigest(bytes))
+        refuse("is no picture, though its name says so") if NAMED.match?(name)
+        clip = CLIPS.include?(type)
+        Looked.new(bytes: clip ? cleaned(bytes) : bytes, media_type: type, width: found["ImageWidth"],
+                   height: found["ImageHeight"], original_sha256: sha256, original: (bytes if clip))
       end
+      private_class_method :other
 
       def look(bytes)
-        output, = Open3.capture2(TOOL, *ASKED, "-", stdin_data: bytes, binmode: true, err: File::NULL)
+        output = Bounded.run(TOOL, *ASKED, "-", sent: bytes).to_s
         found = JSON.parse(output.empty? ? "[{}]" : output).first
         refuse("is no picture and no paper that could be shown") if found["Error"]
         found
@@ -55,27 +63,9 @@ module MildAnvil
       end
       private_class_method :look
 
-      def picture!(found, bytes)
-        width, height = found.values_at("ImageWidth", "ImageHeight").map(&:to_i)
-        refuse("is no whole picture") unless width.positive? && height.positive? && ended?(bytes, found["MIMEType"])
-        refuse("has #{width} × #{height} points: more than any camera makes") if width * height > MAX_PIXELS
-      end
-      private_class_method :picture!
-
-      # The marks that end a picture: half a picture is none.
-      ENDS = { "image/jpeg" => "\xFF\xD9".b, "image/png" => "IEND\xAEB`\x82".b }.freeze
-      TAIL = 64_000 # phones write more behind it
-      private_constant :ENDS, :TAIL
-
-      def ended?(bytes, type)
-        mark = ENDS[type] or return true
-        bytes.byteslice([bytes.bytesize - TAIL, 0].max..).include?(mark)
-      end
-      private_class_method :ended?
-
       def cleaned(bytes)
-        output, status = Open3.capture2(TOOL, *PLACE, "-o", "-", "-", stdin_data: bytes, binmode: true, err: File::NULL)
-        return output if status.success? && !output.empty?
+        output = Bounded.run(TOOL, *PLACE, "-o", "-", "-", sent: bytes).to_s
+        return output unless output.empty?
 
         refuse("cannot be cleaned of the place where it was taken")
       end

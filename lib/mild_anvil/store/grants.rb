@@ -13,7 +13,7 @@ module MildAnvil
                    long_report_signatures long_report_papers watched_breaks watched_changes watched_answers
                    watched_holds watched_releases upkeep_records laboratories statement_withdrawals packages
                    carried_events certificate_papers bench_events signing_keys key_trusts
-                   chain_seals hearsay hearsay_ends verifications].freeze
+                   chain_seals hearsay hearsay_ends verifications attachment_originals].freeze
       # As it was read or handed in: never changed, but a draft that nobody saved takes it with it.
       AS_READ = %i[source_files source_file_chunks channels chunks findings analyses].freeze
 

@@ -44,7 +44,7 @@ module MildAnvil
                       retireLibraryRow addBench changeBench addInstrument changeInstrument addGear changeGear
                       retireRegisterRow keepTemplate saveProcedure previewProcedure
                       retireProcedure addPopulation addUpkeepRule retireUpkeepRule lookPackage takePackage],
-        %w[reviewer administrator] => %w[events checkEvents wantVerification],
+        %w[reviewer administrator] => %w[events checkEvents wantVerification attachmentOriginal],
         ADMINISTRATING => %w[addPerson changePerson keepLaboratory trustKey replaceKey]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze
 

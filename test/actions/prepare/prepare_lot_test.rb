@@ -211,10 +211,21 @@ class PrepareLotTest < StoreCase
 
     assert_includes(File.binread(path), "GPS".b.then { "Phone" })
     refute_includes exif(kept.content), "GPSLatitude"
-    assert_includes exif(kept.content), "Make"
-    assert_equal [1, 1, true], shown.values_at(:width, :height, :picture)
+    refute_includes exif(kept.content), "Make"
+    assert_equal [1, 1, true, true], shown.values_at(:width, :height, :picture, :original)
     assert_equal OpenSSL::Digest::SHA256.hexdigest(kept.content), shown[:sha256]
     refute_equal kept.sha256, kept.original_sha256
+    original_for_a_reviewer(kept, File.binread(path))
+  end
+
+  # As it came, with everything in it: apart, by name, and told.
+  def original_for_a_reviewer(kept, bytes)
+    name, original = Prepare::Originals.read(kept.id, person_id: reviewer.id)
+
+    assert_equal ["one.jpg", bytes], [name, original.b]
+    told = DATABASE[:events].where(action: "hand_out_original").first
+    assert_equal [reviewer.id, true], [told[:person_id], told[:after].include?(kept.original_sha256)]
+    assert_raises(MildAnvil::NotFound) { Prepare::Originals.read(999_999, person_id: reviewer.id) }
   end
 
   def exif(bytes) = Open3.capture2("exiftool", "-s", "-", stdin_data: bytes, binmode: true).first

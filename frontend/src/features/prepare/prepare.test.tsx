@@ -98,6 +98,7 @@ describe("photos and files", () => {
   const photo = {
     id: 5,
     attachment_id: 9,
+    original: true,
     name: "peg.jpg",
     media_type: "image/jpeg",
     bytes: 20,

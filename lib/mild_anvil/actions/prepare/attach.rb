@@ -25,6 +25,7 @@ module MildAnvil
           request = { name: name, sha256: looked.original_sha256, on: key, id: id, note: note.to_s }
           made = OnceOnly.call(once_key, person_id: person.id, action: :attach_file, request: request) do
             row = keep(name, looked, person)
+            Originals.keep(row, looked.original)
             Store::Events.record(:attach_file, row, person_id: person.id, lot_id: lot_of(key, id),
                                                     after: { name: name, sha256: row.sha256, on: key.to_s, id: id })
             Store::Models::AttachmentLink.create(attachment_id: row.id, key => id, note: note.to_s,
@@ -49,11 +50,11 @@ module MildAnvil
         # @param file [File, Tempfile] open for reading
         # @param target [Hash] one of TARGETS
         # @return [Array<Hash>]
-        def of(target) = rows(target).map { |link| shown(link) }
+        def of(target) = all_shown(rows(target))
 
         # @return [Hash{Integer => Array<Hash>}] by piece
         def of_specimens(ids)
-          rows(specimen_id: ids).group_by(&:specimen_id).transform_values { |links| links.map { |link| shown(link) } }
+          rows(specimen_id: ids).group_by(&:specimen_id).transform_values { |links| all_shown(links) }
         end
 
         # @return [Array(String, String, String)] media type, bytes, name
@@ -63,11 +64,19 @@ module MildAnvil
           [row.media_type, row.content, row.name]
         end
 
-        def shown(link)
+        def all_shown(links)
+          kept = Originals.of(links.map(&:attachment_id))
+          links.map { |link| shown(link, original: kept.include?(link.attachment_id)) }
+        end
+        private_class_method :all_shown
+
+        # @param original [Boolean] whether it is kept as it came, too
+        def shown(link, original: Originals.of([link.attachment_id]).any?)
           file = link.attachment
           { id: link.id, attachment_id: file.id, name: file.name, media_type: file.media_type, bytes: file.byte_count,
             picture: file.media_type.start_with?("image/"), width: file.width, height: file.height, note: link.note,
-            person: link.person.name, created_at: link.created_at, sha256: file.sha256 }
+            person: link.person.name, created_at: link.created_at, sha256: file.sha256,
+            original: original }
         end
 
         def rows(target)

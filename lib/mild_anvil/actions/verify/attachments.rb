@@ -15,6 +15,9 @@ module MildAnvil
           Store::Models::Attachment.order(:id).select_map(:id).each do |id| # one at a time: they are large
             yield wrong(Store::Models::Attachment[id])
           end
+          Store::Models::AttachmentOriginal.order(:attachment_id).select_map(:attachment_id).each do |id|
+            yield wrong(Store::Models::AttachmentOriginal[id])
+          end
         end
 
         def wrong(row)

@@ -67,6 +67,12 @@ module MildAnvil
             hand_out(name, type.start_with?("image/") ? "inline" : "attachment")
             bytes
           end
+          app.operation("attachmentOriginal") do |given|
+            name, bytes = Acts::Originals.read(given.id, person_id: person_id)
+            content_type "application/octet-stream"
+            hand_out(name)
+            bytes
+          end
           app.operation("detachFile") do |given|
             Acts::Attach.withdraw(id: given.id, person_id: person_id)
             json({ done: true })
