@@ -201,7 +201,7 @@ class PermissionsTest < WebCase
 
   def refused?(operation, role)
     return !%w[health session firstAdministrator calendarFeed].include?(operation.id) if role.nil?
-    return role != "administrator" if %w[addPerson changePerson keepLaboratory trustKey
+    return role != "administrator" if %w[addPerson changePerson askSecondFactor keepLaboratory trustKey
                                          replaceKey].include?(operation.id)
     return role != "reviewer" if REVIEWING.include?(operation.id)
     return !%w[reviewer administrator].include?(role) if %w[events checkEvents wantVerification attachmentOriginal].include?(operation.id)

@@ -1,6 +1,7 @@
 import type { Schemas } from "@/api/client";
 import { Brand } from "./Brand";
 import { FirstAdministrator } from "./FirstAdministrator";
+import { SecondStep } from "./SecondStep";
 import { SignInForm } from "./SignInForm";
 import { useSignIn } from "./useSignIn";
 
@@ -15,7 +16,9 @@ export function SignInPage({ session }: { session: Schemas["Session"] }) {
         </p>
       </div>
       <section className="sheet content-start self-start p-5">
-        {session.people_exist ? (
+        {session.second_factor.needed ? (
+          <SecondStep needed={session.second_factor.needed} />
+        ) : session.people_exist ? (
           <>
             <h1 className="pb-4">Sign in</h1>
             <SignInForm />
@@ -30,7 +33,7 @@ export function SignInPage({ session }: { session: Schemas["Session"] }) {
           </>
         )}
       </section>
-      {session.demo.length > 0 && <DemoPeople people={session.demo} />}
+      {session.demo.length > 0 && !session.second_factor.needed && <DemoPeople people={session.demo} />}
     </main>
   );
 }

@@ -21,6 +21,7 @@ export const session: Schemas["Session"] = {
   csrf: "token",
   allowed: WORK.join(" ").split(" "),
   people_exist: true,
+  second_factor: { needed: null, asked_of: [] },
   demo: [],
   stop_doors: [],
 };

@@ -10,7 +10,8 @@ module MildAnvil
 
       # @return [Array<Hash>]
       def list
-        Store::Models::Person.order(:name).eager(:person_roles, :account).all.map { |person| row(person) }
+        second = SecondFactor.accounts
+        Store::Models::Person.order(:name).eager(:person_roles, :account).all.map { |person| row(person, second) }
       end
 
       # @param password_hash [String]
@@ -29,7 +30,7 @@ module MildAnvil
         end
       end
 
-      # @param values [Hash] any of name, roles, active, password_hash
+      # @param values [Hash] any of name, roles, active, password_hash; second_factor: false takes theirs away
       # @param version [Integer, nil] of the person as the administrator saw them
       # @return [Store::Models::Person]
       # @raise [Conflict] where nobody would be left to administer, or they were changed meanwhile
@@ -49,9 +50,10 @@ module MildAnvil
         end
       end
 
-      def row(person)
+      # @param second [Array<Integer>] accounts with a second factor
+      def row(person, second = SecondFactor.accounts)
         { id: person.id, name: person.name, roles: person.roles, active: person.active, login: person.account&.login,
-          version: person.version }
+          version: person.version, second_factor: second.include?(person.account&.id) }
       end
 
       def apply(person, values)
@@ -60,6 +62,7 @@ module MildAnvil
         account = person.account or return
         account.update(password_hash: values[:password_hash]) if values[:password_hash]
         account.update(status_id: person.active ? Store::Models::Account::OPEN : Store::Models::Account::CLOSED)
+        SecondFactor.take_away(account) if values[:second_factor] == false
         account.end_sessions if !person.active || values[:password_hash]
       end
       private_class_method :apply

@@ -27,6 +27,12 @@ module MildAnvil
         @person
       end
 
+      # @return [String, nil] what keeps whoever gave their password outside
+      def second_factor
+        person
+        @second_factor
+      end
+
       def person_id = person&.fetch(:id)
 
       # @raise [NotSignedIn, Forbidden]
@@ -70,7 +76,9 @@ module MildAnvil
         rodauth = request.env["rodauth"]
         return unless rodauth.logged_in? && in_force?(rodauth)
 
-        Actions::SessionFacts.person(Actions::SessionFacts.person_of_account(rodauth.session_value))
+        somebody = Actions::SessionFacts.person(Actions::SessionFacts.person_of_account(rodauth.session_value))
+        @second_factor = SecondFactor.wanted(rodauth, somebody)
+        @second_factor ? nil : somebody
       end
 
       # Ended by signing out elsewhere, by a new password, or by time.

@@ -45,7 +45,7 @@ module MildAnvil
                       retireRegisterRow keepTemplate saveProcedure previewProcedure
                       retireProcedure addPopulation addUpkeepRule retireUpkeepRule lookPackage takePackage],
         %w[reviewer administrator] => %w[events checkEvents wantVerification attachmentOriginal],
-        ADMINISTRATING => %w[addPerson changePerson keepLaboratory trustKey replaceKey]
+        ADMINISTRATING => %w[addPerson changePerson askSecondFactor keepLaboratory trustKey replaceKey]
       }.flat_map { |who, operations| operations.map { |operation| [operation, who] } }.to_h.freeze
 
       module_function

@@ -15,7 +15,7 @@ module MildAnvil
       MIN_PASSWORD = 10
       # The usual cost takes a good part of a second; a test need not.
       COST = ENV["RACK_ENV"] == "test" ? { t_cost: 1, m_cost: 5, p_cost: 1 } : { t_cost: 2, m_cost: 16, p_cost: 1 }
-      PATHS = %w[/api/sign-in /api/sign-out].freeze
+      PATHS = ["/api/sign-in", "/api/sign-out", *SecondFactor.paths].freeze
       KINDS = { 401 => "not_signed_in", 403 => "forbidden" }.freeze
 
       # @param password [String]
@@ -77,14 +77,21 @@ module MildAnvil
         no_matching_login_message "is wrong, or the password is"
         invalid_password_message "is wrong, or the password is"
         login_lockout_error_flash "Too many wrong passwords: this name is locked for #{LOCKED_MINUTES} minutes"
-        json_response_body { |body| JSON.generate(SignIn.answer(body, response.status)) }
+        instance_exec(&SecondFactor::SETTINGS)
+        json_response_body do |body|
+          response.status = 200 if body["qr"] # the secret is what was asked for
+          JSON.generate(SignIn.answer(body, response.status))
+        end
       end
 
       route do |r|
         env["rodauth"] = rodauth
         if PATHS.include?(r.path_info)
           SignIn.check!(r)
-          r.on("api") { r.rodauth }
+          r.on("api") do
+            rodauth.clear_session if rodauth.logged_in? && !rodauth.currently_active_session?
+            r.rodauth
+          end
         end
         nil
       end
@@ -121,7 +128,8 @@ module MildAnvil
 
       # Errors in the form of all others.
       def self.answer(body, status)
-        return { signed_in: true } unless body["error"]
+        more = body.slice(*SecondFactor::ANSWERED)
+        return { signed_in: true, **(more.empty? ? {} : { second_factor: more }) } if body["qr"] || !body["error"]
 
         field, words = body["field-error"]
         { error: { kind: KINDS.fetch(status || 401, "invalid_input"), message: body["error"],

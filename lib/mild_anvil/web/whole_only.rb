@@ -12,9 +12,11 @@ module MildAnvil
       PAGE = <<~HTML
         <!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
         <title>Mild Anvil is not ready</title>
-        <style>body{font:18px/1.5 system-ui,sans-serif;max-width:40rem;margin:12vh auto;padding:0 1.5rem}
-        h1{font-size:1.6rem}</style>
-        <h1>Not ready</h1><p>%<words>s.</p></html>
+        <style>body{margin:0;background:#efece5;color:#1b2326;font:18px/1.5 system-ui,sans-serif}
+        header{background:#1b2326;color:#f8f7f2;font-weight:700;padding:.6rem 1.5rem}
+        main{max-width:40rem;margin:10vh auto;padding:0 1.5rem;border-left:4px solid #b5330f}
+        h1{font-size:1.6rem;margin:0}</style>
+        <header>Mild Anvil</header><main><h1>Not ready</h1><p>%<words>s.</p></main></html>
       HTML
       JSON_HEAD = { "content-type" => "application/json", "cache-control" => "no-store" }.freeze
       PAGE_HEAD = { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-store" }.freeze

@@ -6,6 +6,7 @@ import { useMay } from "@/api/session";
 import { Button } from "@/ui/Button";
 import { ErrorNote, Waiting } from "@/ui/states";
 import { PersonSheet } from "./PersonSheet";
+import { SecondFactor } from "./SecondFactor";
 import { Scripts } from "./Scripts";
 
 type Row = Schemas["PersonRow"];
@@ -33,6 +34,7 @@ export function PeoplePage() {
         ))}
       </ul>
       <Duties />
+      <SecondFactor people={data} />
       <Scripts />
       <PersonSheet person={edited} onClose={() => setEdited(null)} />
     </>
@@ -46,6 +48,7 @@ function Person({ person, onChange }: { person: Row; onChange?: () => void }) {
       <span className="flex-1">{person.roles.join(", ")}</span>
       <span className="text-soft text-[13px]">
         {!person.active ? "works here no longer" : person.login ? `signs in as ${person.login}` : "cannot sign in"}
+        {person.active && person.second_factor && ", with a second factor"}
       </span>
       {onChange && (
         <button

@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useForm } from "react-hook-form";
+import { useForm, type UseFormRegister } from "react-hook-form";
 import { z } from "zod";
 import { answer, api, Fault, type Schemas } from "@/api/client";
 import { keys } from "@/api/queries";
@@ -24,6 +24,7 @@ const schema = (isNew: boolean) =>
       .refine((text) => (text === "" && !isNew) || text.length >= 10, "has at least 10 letters"),
     roles: z.array(z.enum(ROLES)).min(1, "one at least"),
     active: z.boolean(),
+    phoneLost: z.boolean(),
   });
 type Person = z.infer<ReturnType<typeof schema>>;
 
@@ -43,17 +44,34 @@ export function PersonSheet({ person, onClose }: Props) {
 
 const valuesOf = (person: Row | "new"): Person =>
   person === "new"
-    ? { name: "", login: "", password: "", roles: ["technician"], active: true }
-    : { name: person.name, login: person.login ?? "", password: "", roles: person.roles, active: person.active };
+    ? { name: "", login: "", password: "", roles: ["technician"], active: true, phoneLost: false }
+    : {
+        name: person.name,
+        login: person.login ?? "",
+        password: "",
+        roles: person.roles,
+        active: person.active,
+        phoneLost: false,
+      };
 
-function send(person: Row | "new", { login, password, ...rest }: Person) {
+function send(person: Row | "new", { login, password, phoneLost, ...rest }: Person) {
   if (person === "new") {
     return answer(
       api.POST("/api/people", { body: { name: rest.name, roles: rest.roles, login: login.trim(), password } }),
     );
   }
-  const body = { ...rest, version: person.version, ...(password ? { password } : {}) };
+  const lost = phoneLost ? { second_factor: false as const } : {};
+  const body = { ...rest, version: person.version, ...(password ? { password } : {}), ...lost };
   return answer(api.PATCH("/api/people/{id}", { params: { path: { id: person.id } }, body }));
+}
+
+function Standing({ person, register }: { person: Row; register: UseFormRegister<Person> }) {
+  return (
+    <div>
+      <Check {...register("active")}>Works here</Check>
+      {person.second_factor && <Check {...register("phoneLost")}>The phone is lost: take the second factor away</Check>}
+    </div>
+  );
 }
 
 function Form({ person, onClose }: { person: Row | "new"; onClose: () => void }) {
@@ -88,7 +106,11 @@ function Form({ person, onClose }: { person: Row | "new"; onClose: () => void })
         label={isNew ? "First password" : "New password"}
         type="password"
         autoComplete="new-password"
-        note={isNew ? "At least 10 letters." : "Empty: as it was. A new one ends every session of theirs."}
+        note={
+          isNew
+            ? "At least 10 letters."
+            : "Empty: as it was. A new one ends every session and every key of theirs, as other roles end the keys."
+        }
         error={errors.password?.message ?? fields.password}
         {...register("password")}
       />
@@ -103,7 +125,7 @@ function Form({ person, onClose }: { person: Row | "new"; onClose: () => void })
           <p className="text-signal text-[12px] font-semibold">{errors.roles?.message ?? fields.roles}</p>
         )}
       </fieldset>
-      {!isNew && <Check {...register("active")}>Works here</Check>}
+      {!isNew && <Standing person={person} register={register} />}
       {save.error && Object.keys(fields).length === 0 && <ErrorNote message={save.error.message} />}
       <div className="flex justify-end gap-2.5">
         <Button onClick={onClose}>Cancel</Button>

@@ -22,6 +22,9 @@ module MildAnvil
                                                    values: PasswordParam.hashed(given.body.except(:version)))
             json(Actions::ManagePeople.row(changed))
           end
+          app.operation("askSecondFactor") do |given|
+            json({ asked_of: Actions::SecondFactor.ask(roles: given.body[:roles], person_id: person_id) })
+          end
           app.operation("tokens") { |_| json(Actions::Tokens.list(person_id: person_id)) }
           app.operation("issueToken") do |given|
             token, key = Actions::Tokens.issue(person_id: person_id, made_with: @key, **given.body)

@@ -10,7 +10,7 @@ module MildAnvil
             Actions::SessionFacts.database_answers!
             json({ status: "ok", version: VERSION, missing: Actions::MissingProcesses.list })
           end
-          app.operation("session") { |_| json(Presenters::Session.call(person, csrf_token, demo_open: DemoDoor.open?(env))) }
+          app.operation("session") { |_| json(Presenters::Session.call(person, csrf_token, demo_open: DemoDoor.open?(env), second_factor: second_factor)) }
           app.operation("catalogue") { |_| json(Presenters::Catalogue.call) }
           app.operation("today") { |_| json(Actions::Today.call) }
           app.operation("search") { |given| json(Actions::FindAnything.call(query: given.query[:q].to_s)) }
