@@ -55,8 +55,8 @@ module Launch
   # @param address [String] such as tcp://127.0.0.1:4870
   # @return [Array<String>] the command that serves the application; the database is named in the environment
   def web_server(address)
-    ["bundle", "exec", "puma", "--config", "config/puma.rb", "--bind", address, "--workers", WEB_PROCESSES.to_s,
-     "--threads", WEB_THREADS, "--environment", "production", "config.ru"]
+    ["bundle", "exec", "puma", "--config", File.join(ROOT, "config/puma.rb"), "--bind", address,
+     "--workers", WEB_PROCESSES.to_s, "--threads", WEB_THREADS, "--environment", "production", "config.ru"]
   end
 
   def free_megabytes(path) = `df -Pk #{path}`.lines.last.split[3].to_i / 1024

@@ -74,6 +74,13 @@ class BackupTest < CommittedCase
     assert_empty Dir.children(@folder)
   end
 
+  def test_a_key_that_cannot_be_read_keeps_nobody_from_a_backup
+    MildAnvil::Store::KeyFile.put("harmed")
+    Backup.write(path)
+
+    assert_nil Backup.check(path).signer
+  end
+
   def test_one_a_day_is_made_and_thirty_are_kept
     start = Time.utc(2026, 3, 1, 6)
     refute Daily.if_due(folder: @folder, now: start), "nobody works here yet"

@@ -10,14 +10,15 @@ module Backups
   def setup
     super
     @folder = Dir.mktmpdir
-    @key = File.exist?(Store::KeyFile.path) ? File.binread(Store::KeyFile.path) : nil
+    Store::KeyFile.key # made where there is none
+    @key = File.binread(Store::KeyFile.path)
   end
 
   def teardown
     whole_again
     super
     FileUtils.rm_rf(@folder)
-    @key && Store::KeyFile.put(@key)
+    Store::KeyFile.put(@key)
   end
 
   def path(name = "one.sql.gz") = File.join(@folder, name)

@@ -35,12 +35,12 @@ class SecondFactorTest < WebCase
   def roles_asked(*roles) = Actions::SecondFactor.ask(roles: roles, person_id: @administrator.id)
 
   # @return [Array(ROTP::TOTP, Array<String>)] the phone, and the recovery codes
-  def set_up
+  def phone_and_codes(password = PASSWORD)
     _, told = ask("/api/second-factor")
     secret, raw, qr = told.fetch("second_factor").values_at("otp_secret", "otp_raw_secret", "qr")
     assert_match(/<svg/, qr)
     phone = ROTP::TOTP.new(secret, issuer: "Mild Anvil")
-    _, told = ask("/api/second-factor", otp_secret: secret, otp_raw_secret: raw, otp: phone.now, password: PASSWORD)
+    _, told = ask("/api/second-factor", otp_secret: secret, otp_raw_secret: raw, otp: phone.now, password: password)
     [phone, told.dig("second_factor", "recovery_codes")]
   end
 
@@ -49,7 +49,7 @@ class SecondFactorTest < WebCase
 
   def test_who_has_one_is_let_in_by_both
     sign_in(@reviewer)
-    phone, codes = set_up
+    phone, codes = phone_and_codes
     assert_equal [true, 8], [inside?, codes.uniq.size]
     later
     assert_equal 200, sign_in(@reviewer)
@@ -71,7 +71,7 @@ class SecondFactorTest < WebCase
 
   def test_a_recovery_code_is_good_once_and_told
     sign_in(@reviewer)
-    _, codes = set_up
+    _, codes = phone_and_codes
     refute_includes DATABASE[:account_recovery_codes].select_map(:code), codes.first.delete("-"), "not as it is"
     sign_in(@reviewer)
     assert_equal 422, ask("/api/sign-in/recovery", "recovery-code": "AAAA-AAAA-AAAA-AAAA").first
@@ -84,7 +84,7 @@ class SecondFactorTest < WebCase
 
   def test_wrong_codes_lock_codes_and_a_recovery_code_opens
     sign_in(@reviewer)
-    phone, codes = set_up
+    phone, codes = phone_and_codes
     later
     sign_in(@reviewer)
     MildAnvil::Web::SecondFactor::WRONG_CODES.times { ask("/api/sign-in/code", otp: "123") }
@@ -99,7 +99,7 @@ class SecondFactorTest < WebCase
     roles_asked("reviewer")
     sign_in(@reviewer)
     assert_equal [false, "set_up"], [inside?, needed]
-    set_up
+    phone_and_codes
     assert_predicate self, :inside?
     assert_equal 403, ask("/api/second-factor/end", password: PASSWORD).first, "it stays while it is asked"
     sign_in(@administrator)
@@ -131,14 +131,14 @@ class SecondFactorTest < WebCase
     assert_equal 0, DATABASE[:account_otp_keys].count
     sessions = DATABASE[:account_active_session_keys].where(account_id: @reviewer.account.id)
     sessions.insert(account_id: @reviewer.account.id, session_id: "another", created_at: Time.now, last_use: Time.now)
-    set_up
+    phone_and_codes
 
     assert_equal 1, sessions.count
   end
 
   def test_a_lost_phone_is_taken_away_by_an_administrator
     sign_in(@reviewer)
-    set_up
+    phone_and_codes
     row = Actions::ManagePeople.list.find { |one| one[:id] == @reviewer.id }
     assert row[:second_factor]
     as(@administrator)

@@ -6,7 +6,7 @@ import { enterCode, enterRecoveryCode } from "@/api/secondFactor";
 import { Button } from "@/ui/Button";
 import { Field } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
-import { SetUpSecondFactor } from "./SetUpSecondFactor";
+import { SetUpSecondFactor } from "@/features/people/SetUpSecondFactor";
 
 /** Behind the password, before anything is shown: the code of a phone, or setting one up where it is asked. */
 export function SecondStep({ needed }: { needed: string }) {

@@ -21,7 +21,8 @@ module MildAnvil
       def ask(roles:, person_id:)
         person = People.fetch!(person_id)
         if (roles - MAY_BE_ASKED).any?
-          raise InvalidInput.new("It can be asked of reviewers and administrators", fields: { roles: "must be some of them" })
+          raise InvalidInput.new("It can be asked of reviewers and administrators",
+                                 fields: { roles: "must be some of them" })
         end
 
         before = asked_of

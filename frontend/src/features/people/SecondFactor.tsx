@@ -5,7 +5,7 @@ import { answer, api, type Schemas } from "@/api/client";
 import { keys, sessionQuery } from "@/api/queries";
 import { endSecondFactor } from "@/api/secondFactor";
 import { useMay } from "@/api/session";
-import { SetUpSecondFactor } from "@/app/SetUpSecondFactor";
+import { SetUpSecondFactor } from "./SetUpSecondFactor";
 import { Button } from "@/ui/Button";
 import { Check } from "@/ui/Check";
 import { Field } from "@/ui/Field";

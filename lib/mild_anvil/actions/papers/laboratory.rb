@@ -43,8 +43,20 @@ module MildAnvil
         def on_paper
           row = Store::Models::Laboratory.in_force or return Documents::Paper::Laboratory.none
           Documents::Paper::Laboratory.new(name: row.name, address: row.address, terms: row.terms,
-                                           mark: row.mark && Pictures.sound!(row.mark).content)
+                                           mark: row.mark && plain_mark(row.mark))
         end
+
+        # One of before 0.15 stands there as it came: it is drawn anew for each paper until it is handed in again.
+        # @return [String, nil] nothing where that cannot be done
+        def plain_mark(mark)
+          content = Pictures.sound!(mark).content
+          return content if mark.width
+
+          Devices::Picture.redrawn(content, pixels: Devices::Picture::MARK_PIXELS).bytes
+        rescue InvalidInput
+          nil
+        end
+        private_class_method :plain_mark
 
         def cleaned(values)
           values.slice(*FIELDS).to_h { |key, value| [key, value.is_a?(String) ? value.strip : value] }

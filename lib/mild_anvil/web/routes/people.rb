@@ -25,6 +25,10 @@ module MildAnvil
           app.operation("askSecondFactor") do |given|
             json({ asked_of: Actions::SecondFactor.ask(roles: given.body[:roles], person_id: person_id) })
           end
+          tokens(app)
+        end
+
+        def self.tokens(app)
           app.operation("tokens") { |_| json(Actions::Tokens.list(person_id: person_id)) }
           app.operation("issueToken") do |given|
             token, key = Actions::Tokens.issue(person_id: person_id, made_with: @key, **given.body)
@@ -35,6 +39,7 @@ module MildAnvil
             json(Actions::Tokens.list(person_id: person_id))
           end
         end
+        private_class_method :tokens
       end
     end
   end
