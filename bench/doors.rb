@@ -22,6 +22,7 @@ class Doors
     asking = BadRequest.new(MildAnvil::Web::Description.shared, seed: SEED, ids: method(:id_of))
     COUNT.times { |i| one(asking.next, i) }
     report
+    signing_in
   end
 
   private
@@ -74,6 +75,36 @@ class Doors
     status
   ensure
     parts.close if parts.respond_to?(:close)
+  end
+
+  NAMES = 8
+  TRIES = 6 # fewer than lock
+
+  # Wrong passwords for names that somebody has, and for names that nobody has, by turns.
+  def signing_in
+    known = Array.new(NAMES) { |i| someone("known-#{i}-#{rand(1 << 40)}") }
+    strange = Array.new(NAMES) { "strange-#{rand(1 << 40)}" }
+    seconds = { known: [], strange: [] }
+    TRIES.times do
+      known.zip(strange) do |one, other|
+        seconds[:known] << timed { wrong_password(one) }
+        seconds[:strange] << timed { wrong_password(other) }
+      end
+    end
+    puts format("a wrong password: for a name that somebody has median %.1f ms, that nobody has %.1f ms (%d each)",
+                *seconds.values.map { |all| all.sort[all.size / 2] * 1000 }, NAMES * TRIES)
+  end
+
+  def someone(login)
+    hash = MildAnvil::Web::SignIn.password_hash("a good long password")
+    MildAnvil::Actions::ManagePeople.add(name: login, login: login, roles: %w[viewer], password_hash: hash)
+    login
+  end
+
+  def wrong_password(login)
+    made = BadRequest::Made.new(verb: "POST", path: "/api/sign-in", type: "application/json", headers: {},
+                                body: JSON.generate(login: login, password: "not that one"))
+    answered(made)
   end
 
   def timed

@@ -14,9 +14,9 @@ module MildAnvil
 
         attr_reader :garbage
 
-        # @raise [SystemCallError] when nobody listens
+        # @raise [SystemCallError] when nobody listens, or there is no such host
         def initialize(host, port, seconds: CONNECT_SECONDS)
-          @socket = Socket.tcp(host, port, connect_timeout: seconds)
+          @socket = connected(host, port, seconds)
           @socket.setsockopt(Socket::IPPROTO_TCP, Socket::TCP_NODELAY, 1)
           @rest = +"".b
           @garbage = 0
@@ -55,6 +55,13 @@ module MildAnvil
         end
 
         private
+
+        # A name that nobody knows, or a port that there is none of, is no line either.
+        def connected(host, port, seconds)
+          Socket.tcp(host, port, connect_timeout: seconds, resolv_timeout: seconds)
+        rescue SocketError => e
+          raise Errno::EHOSTUNREACH, e.message
+        end
 
         def split
           parts = @rest.split("\n", -1)

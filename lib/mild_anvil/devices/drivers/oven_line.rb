@@ -20,6 +20,8 @@ module MildAnvil
           Timeout.timeout(SECONDS) do
             TCPSocket.open(host, port) { |socket| yield new(socket) }
           end
+        rescue SocketError => e # a name that nobody knows
+          raise Errno::EHOSTUNREACH, e.message
         end
 
         def initialize(socket)
