@@ -3,6 +3,7 @@
 require_relative "../support/committed_case"
 require_relative "../support/backups"
 require_relative "../support/cut_short"
+require "minitest/mock"
 require "rack/test"
 
 # Work of many steps that is killed on the way is not taken for done: start, health and every page say so, and the same
@@ -132,6 +133,32 @@ class HalfDoneTest < CommittedCase
   def take(package, id)
     Actions::Packages::TakeIn.call(package, name: "all.zip", person_id: id,
                                             sha256: OpenSSL::Digest::SHA256.file(package).hexdigest)
+  end
+
+  # Ctrl-C is told in words, with what is to be done.
+  def test_a_restore_that_is_stopped_by_hand_says_what_it_left
+    filled
+    Store::Backup.write(path)
+    destroy
+    errors = StringIO.new
+    stop = ->(*) { raise Interrupt }
+    status = Store::BackupSql.stub(:new, half_way(stop)) do
+      MildAnvil::Admin::Commands.run(["restore", path], out: StringIO.new, err: errors)
+    end
+
+    assert_equal [130, "restore"], [status, mark&.what]
+    assert_match(/Stopped by hand. A restore of .* run bin.anvil restore FILE again/, errors.string)
+  ensure
+    Sequel::Model.db = DATABASE
+  end
+
+  # Read in full the first time, and stopped while its rows go in.
+  def half_way(stop)
+    made = 0
+    read = Store::BackupSql.method(:new).unbind.bind(Store::BackupSql)
+    lambda do |lines|
+      (made += 1) == 1 ? read.call(lines) : Struct.new(:rows) { define_method(:each_rows) { |&_| stop.call } }.new
+    end
   end
 
   # The worker computes nothing, and the command line does nothing but restore.

@@ -136,6 +136,15 @@ class KeysAndNamesTest < WebCase
     assert_equal 403, last_response.status
   end
 
+  # One line for every request would fill a disk.
+  def test_known_hosts_are_not_written_down
+    errors = StringIO.new
+    env = Rack::MockRequest.env_for("/", "HTTP_HOST" => "127.0.0.1", "rack.errors" => errors)
+    MildAnvil::Web::KnownHosts.new(->(_) { [200, {}, []] }).call(env)
+
+    assert_empty errors.string
+  end
+
   # A draft is found by a number that anybody can guess.
   def test_a_draft_is_its_makers_alone
     made = lot

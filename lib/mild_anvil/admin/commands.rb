@@ -10,6 +10,7 @@ module MildAnvil
       WITHOUT_FILE = %w[verify].freeze
       EXISTING_FILE = %w[restore bring].freeze
       JSON_FLAG = "--json"
+      STOPPED = 130 # as a shell says it
 
       module_function
 
@@ -31,6 +32,9 @@ module MildAnvil
         name, path = argv - [JSON_FLAG]
         whole! unless name == "restore"
         NAMES.fetch(name).call(path, out: out, json: argv.include?(JSON_FLAG))
+      rescue Interrupt
+        err.puts "Stopped by hand. #{mark_left&.sentence || 'Nothing was left half done'}"
+        STOPPED
       rescue MildAnvil::Error => e
         err.puts "#{File.basename(path.to_s)}#{': ' if path}#{e.message}"
         1
@@ -38,6 +42,13 @@ module MildAnvil
         err.puts "The database did not go along: #{e.message.lines.first.strip}"
         1
       end
+
+      def mark_left
+        Store::Unfinished.mark
+      rescue *Store::Database::LOST
+        nil
+      end
+      private_class_method :mark_left
 
       def whole!
         mark = Store::Unfinished.mark or return

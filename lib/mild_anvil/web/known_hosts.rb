@@ -14,7 +14,7 @@ module MildAnvil
 
       def self.known?(host) = names.include?(host)
 
-      def initialize(app) = super(app, permitted_hosts: KnownHosts.names)
+      def initialize(app) = super(app, permitted_hosts: KnownHosts.names, logging: false)
 
       def deny(_env)
         [403, { "content-type" => "application/json", "cache-control" => "no-store" },
