@@ -31,7 +31,7 @@ module Launch
 
     # @return [Array<String>] names and addresses that it is reached by; the first is printed
     def names
-      @names ||= EVERYWHERE.include?(@host) ? [*addresses, Socket.gethostname].uniq : [@host]
+      @names ||= (EVERYWHERE.include?(@host) ? [*addresses, Socket.gethostname] : [@host, *meant]).uniq
     end
 
     # @return [String] as the web server is told
@@ -75,14 +75,26 @@ module Launch
       found.empty? ? [LOOPBACK] : found.map(&:ip_address)
     end
 
+    # What a name stands for here.
+    def meant = Addrinfo.getaddrinfo(@host, nil, nil, :STREAM).map { |one| one.ip_address.sub(/%.*/, "") }.uniq
+
     def aside?(one) = one.ipv4_loopback? || one.ipv6_loopback? || one.ipv6_linklocal?
 
     def check!
       TCPServer.new(@host, 0).close
+      reached_by_others!
       own_certificate? && check_files!
     rescue SocketError, SystemCallError => e
       raise Trouble.new("#{@host} is no address of this machine (#{e.message.split(' - ').first})",
                         mend: "give --host one of: #{[*addresses, Socket.gethostname].join(', ')}, or 0.0.0.0 for all")
+    end
+
+    # Many a machine has its own name for its loopback.
+    def reached_by_others!
+      return if EVERYWHERE.include?(@host) || meant.any? { |address| !IPAddr.new(address).loopback? }
+
+      raise Trouble.new("#{@host} means #{meant.first} on this machine, where nobody else reaches it",
+                        mend: "leave --host out, or give one of: #{addresses.join(', ')}, or 0.0.0.0 for all")
     end
 
     def check_files!

@@ -119,6 +119,23 @@ class OpeningTest < Minitest::Test
     end
   end
 
+  # Debian gives a machine's own name to its loopback: printed, it would be an address that no phone reaches.
+  def test_a_name_that_means_the_machine_itself_is_told
+    ["localhost", "127.0.0.2"].each do |host|
+      trouble = assert_raises(Launch::Trouble) { opening(host: host) }
+      assert_match(/means .* where nobody else reaches it/, trouble.message)
+      assert_match(/leave --host out/, trouble.mend)
+    end
+  end
+
+  def test_a_name_is_opened_with_the_address_that_it_stands_for
+    address = opening(host: "0.0.0.0").names.first
+    one = opening(host: address)
+    scheme = address == "127.0.0.1" ? "http" : "https" # a machine without a network has nothing else
+
+    assert_equal [[address], "#{scheme}://#{address}:4999"], [one.names, one.address]
+  end
+
   def test_a_certificate_of_the_shops_own_is_used_with_its_key_alone
     key, file = made("0.0.0.0").files
     other, = Launch::Certificate.new(File.join(@folder, "other"), ["0.0.0.0"]).files
