@@ -44,9 +44,10 @@ module Launch
 
     # @return [Hash] for the environment of the web server
     def environment
-      return { "PERMITTED_HOSTS" => "" } unless network?
+      given = ENV.fetch("PERMITTED_HOSTS", "").split(",") # of a proxy in front of it
+      return { "PERMITTED_HOSTS" => given.join(",") } unless network?
 
-      { "PERMITTED_HOSTS" => names.flat_map { |name| [name, bracketed(name)] }.uniq.join(","),
+      { "PERMITTED_HOSTS" => (names.flat_map { |name| [name, bracketed(name)] } + given).uniq.join(","),
         "MILD_ANVIL_ADDRESS" => address, "MILD_ANVIL_NETWORK" => "1",
         "MILD_ANVIL_HSTS" => own_certificate? ? "1" : "" }
     end

@@ -119,6 +119,16 @@ class OpeningTest < Minitest::Test
     end
   end
 
+  # As docs/operations.md says it: the name under which a proxy passes requests on.
+  def test_the_name_of_a_proxy_is_permitted_too
+    ENV["PERMITTED_HOSTS"] = "anvil.shop.example"
+
+    assert_equal "anvil.shop.example", opening(host: "127.0.0.1").environment["PERMITTED_HOSTS"]
+    assert_includes opening(host: "0.0.0.0").environment["PERMITTED_HOSTS"].split(","), "anvil.shop.example"
+  ensure
+    ENV.delete("PERMITTED_HOSTS")
+  end
+
   # Debian gives a machine's own name to its loopback: printed, it would be an address that no phone reaches.
   def test_a_name_that_means_the_machine_itself_is_told
     ["localhost", "127.0.0.2"].each do |host|
