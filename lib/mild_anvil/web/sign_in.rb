@@ -15,7 +15,9 @@ module MildAnvil
       MIN_PASSWORD = 10
       # The usual cost takes a good part of a second; a test need not.
       COST = ENV["RACK_ENV"] == "test" ? { t_cost: 1, m_cost: 5, p_cost: 1 } : { t_cost: 2, m_cost: 16, p_cost: 1 }
-      PATHS = ["/api/sign-in", "/api/sign-out", *SecondFactor.paths].freeze
+      SIGN_OUT = "/api/sign-out"
+      PATHS = ["/api/sign-in", SIGN_OUT, *SecondFactor.paths].freeze
+      TURNSTILE = Turnstile.new # of this process
       KINDS = { 401 => "not_signed_in", 403 => "forbidden" }.freeze
 
       # @param password [String]
@@ -90,7 +92,10 @@ module MildAnvil
           SignIn.check!(r)
           r.on("api") do
             rodauth.clear_session if rodauth.logged_in? && !rodauth.currently_active_session?
-            r.rodauth
+            next r.rodauth if r.path_info == SIGN_OUT
+
+            TURNSTILE.pass { r.rodauth } # what is answered leaves by a throw
+            r.halt(SignIn.refusal(429, Turnstile::WORDS, "retry-after" => "3"))
           end
         end
         nil
