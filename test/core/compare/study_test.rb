@@ -56,6 +56,16 @@ class ComparisonStudyTest < Minitest::Test
     assert_match(/rule out a gain above \d+ % and a loss above \d+ %/, words[1])
   end
 
+  # So far apart among themselves that their mean may be nothing: a ratio to it has no end, and nothing is ruled out.
+  def test_where_the_ratio_has_no_end_nothing_is_ruled_out
+    [[2.9, 3.1, 3.0], [0.01, 5.0, 400.0]].permutation.each do |one, other|
+      words = said(study([side("a", one), side("b", other)], one: "a", against: "b"), "pair").join(" ")
+
+      assert_match(/cannot be told/, words)
+      refute_match(/Infinity|NaN/, words)
+    end
+  end
+
   def test_factors_are_told_with_and_without_bounds_among_the_values
     [six, six(third: [3.1, 3.3, 3.2, 3.5, [:at_least, 3.6]])].each do |sides|
       rows = study(sides)[:effects][:rows].to_h { |row| [row[:name], row] }

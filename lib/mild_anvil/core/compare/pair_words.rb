@@ -60,9 +60,11 @@ module MildAnvil
                  (values[2] * 100).ceil / 100.0)
         end
 
-        # Outwards, so that nothing is ruled out which is not.
+        # Outwards, so that nothing is ruled out which is not; nothing is said where they have no end.
         def ruled_out
-          limits = @answer.excluded or return
+          limits = @answer.excluded
+          return unless limits && [limits.low, limits.high].all?(&:finite?)
+
           gain = outward(limits.high - 1)
           loss = outward(1 - limits.low)
           said = "For “#{one}” these breaks rule out"
