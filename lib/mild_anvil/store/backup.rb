@@ -62,8 +62,10 @@ module MildAnvil
         Open3.popen3(secret(url), *DUMP, *target(url)) do |input, output, errors, process|
           input.close
           said = Thread.new { errors.read }
+          said.report_on_exception = false # where the disk was full, nobody waits for what the dump says
           each_part(output, &)
-          raise Error, "No backup was written: #{said.value.lines.first}" unless process.value.success?
+          words = said.value
+          raise Error, "No backup was written: #{words.lines.first}" unless process.value.success?
         end
       end
       private_class_method :dumped
