@@ -17,13 +17,12 @@ module MildAnvil
         # @param read [Hash] as parsed
         # @return [String, nil] what is of another form
         def wrong(read)
-          odd = OURS.keys.find { |name| !OURS[name].call(read["mild_anvil"][name]) }
-          return "its mild_anvil.#{odd} is of another form" if odd
-
           rows = read["resources"]
           return "its list of resources is missing" unless rows.is_a?(Array) && rows.all? { |row| resource?(row) }
+          return "a file is named twice" if rows.map { |row| row["path"] }.uniq.size < rows.size
 
-          "a file is named twice" if rows.map { |row| row["path"] }.uniq.size < rows.size
+          odd = OURS.keys.find { |name| !OURS[name].call(read["mild_anvil"][name]) }
+          "its mild_anvil.#{odd} is of another form" if odd
         end
 
         def lots?(value)
