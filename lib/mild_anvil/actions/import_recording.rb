@@ -4,7 +4,7 @@ module MildAnvil
   module Actions
     # From the bytes of a logger's file to a stored pull with its recording and findings; all of it or nothing.
     module ImportRecording
-      TRIES = 3
+      TRIES = 12 # of as many who hand in the same file at once, each may sweep what another one read
 
       module_function
 

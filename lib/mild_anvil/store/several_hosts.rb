@@ -7,7 +7,10 @@ module MildAnvil
     module SeveralHosts
       READS = /\A\s*(?:SELECT|SHOW)\b/i
       TRIES = 4
+      # While the nodes that are left count each other, some seconds, none of them answers.
+      TRIES_IN_CLUSTER = 24
       PAUSE_SECONDS = 0.1
+      LONGEST_PAUSE_SECONDS = 0.4
       # A node that has lost its cluster still answers, and knows nothing: it counts as gone.
       APART = /WSREP has not yet prepared|Lock wait timeout.*wsrep|WSREP detected deadlock/i
 
@@ -38,10 +41,10 @@ module MildAnvil
         begin
           super
         rescue Sequel::DatabaseDisconnectError, Sequel::DatabaseConnectionError
-          raise if in_transaction?(opts) || !READS.match?(sql) || (tries += 1) >= TRIES
+          raise if in_transaction?(opts) || !READS.match?(sql) || (tries += 1) >= tries_at_most
 
           disconnect # those that nobody uses are as dead
-          sleep(PAUSE_SECONDS * tries)
+          sleep([PAUSE_SECONDS * tries, LONGEST_PAUSE_SECONDS].min)
           retry
         end
       end
@@ -49,6 +52,7 @@ module MildAnvil
       private
 
       def current = @current ||= 0
+      def tries_at_most = addresses.size > 1 ? TRIES_IN_CLUSTER : TRIES
 
       def more
         opts[:more].to_s.split(",").map do |address|
