@@ -12,7 +12,8 @@ module MildAnvil
       PAUSE_SECONDS = 0.1
       LONGEST_PAUSE_SECONDS = 0.4
       # A node that has lost its cluster still answers, and knows nothing: it counts as gone.
-      APART = /WSREP has not yet prepared|Lock wait timeout.*wsrep|WSREP detected deadlock|WSREP replication failed|during COMMIT/i
+      APART = Regexp.union(/WSREP has not yet prepared/i, /Lock wait timeout.*wsrep/i, /WSREP detected deadlock/i,
+                           /WSREP replication failed/i, /during COMMIT/i)
 
       # @return [Array<Array(String, Integer)>] host and port of each, those of the URL first
       def addresses
