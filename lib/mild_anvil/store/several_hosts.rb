@@ -13,7 +13,7 @@ module MildAnvil
       LONGEST_PAUSE_SECONDS = 0.4
       # A node that has lost its cluster still answers, and knows nothing: it counts as gone.
       APART = Regexp.union(/WSREP has not yet prepared/i, /Lock wait timeout.*wsrep/i, /WSREP detected deadlock/i,
-                           /WSREP replication failed/i, /during COMMIT/i)
+                           /WSREP replication failed/i)
 
       # @return [Array<Array(String, Integer)>] host and port of each, those of the URL first
       def addresses
