@@ -34,7 +34,7 @@ module MildAnvil
       # @raise [Error] in words when the database or the disk did not go along
       def write(path, key: nil, url: ENV.fetch("DATABASE_URL"), database: Sequel::Model.db)
         part = "#{path}.part"
-        manifest = { version: VERSION, schema: schema(database), created_at: Time.now.utc.iso8601 }
+        manifest = { version: VERSION, schema: Database.schema(database), created_at: Time.now.utc.iso8601 }
         digest = File.open(part, "wb", 0o600) { |file| packed(file, manifest, key, url) }
         File.rename(part, path)
         Sound.new(manifest: JSON.parse(JSON.generate(manifest)), sha256: digest, bytes: File.size(path))
@@ -117,8 +117,6 @@ module MildAnvil
         raise InvalidInput, "This is no whole backup: its text has another hash. Take an earlier one"
       end
       private_class_method :altered!
-
-      def schema(database) = database[:schema_info].get(:version)
 
       # A password in the environment is in no list of processes.
       def secret(url) = { "MYSQL_PWD" => URI(url).password.to_s }
