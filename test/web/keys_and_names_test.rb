@@ -129,6 +129,7 @@ class KeysAndNamesTest < WebCase
     ["/api/benches/1/stop", "/api/sign-out", "/api/stop-line"].each do |path|
       post "https://evil.example#{path}", "{}", "CONTENT_TYPE" => "application/json"
       assert_equal 403, last_response.status, path
+      assert_match(/not opened under that name/, JSON.parse(last_response.body).dig("error", "message"))
     end
     header "Host", "127.0.0.1"
     header "X-Forwarded-Host", "evil.example"

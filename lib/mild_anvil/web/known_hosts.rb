@@ -16,7 +16,7 @@ module MildAnvil
 
       def initialize(app) = super(app, permitted_hosts: KnownHosts.names, logging: false)
 
-      def deny(_env)
+      def default_reaction(_env)
         [403, { "content-type" => "application/json", "cache-control" => "no-store" },
          [JSON.generate(error: { kind: "forbidden", message: "This is not opened under that name", fields: {} })]]
       end
