@@ -175,7 +175,22 @@ static int missing(Cursor *c) {
   return 0;
 }
 
+/* Words are passed over up to the next delimiter. */
+static int words(Cursor *c, double *out) {
+  *out = NAN;
+  if (c->at < c->end && *c->at == '"') {
+    const char *close = memchr(c->at + 1, '"', (size_t)(c->end - c->at - 1));
+    if (!close) return 0;
+    c->at = close + 1;
+  } else {
+    while (c->at < c->end && *c->at != c->delimiter && *c->at != '"' && !(c->delimiter == ' ' && *c->at == '\t')) c->at++;
+  }
+  skip_blanks(c);
+  return 2;
+}
+
 static int field(Cursor *c, char form, double *out) {
+  if (form == 'w') return words(c, out);
   int quoted = c->at < c->end && *c->at == '"';
   if (quoted) c->at++;
   skip_blanks(c);

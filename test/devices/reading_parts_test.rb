@@ -9,7 +9,7 @@ class ReadingPartsTest < CoreCase
   UNITS = MildAnvil::Catalogue.units
 
   HEADERS = { "Force [kN]" => %w[Force kN], "Load (lbf)" => %w[Load lbf], "Temps / s" => %w[Temps s],
-              "Load_kgf" => %w[Load kgf], "Kraft in N" => %w[Kraft N], "Weg, mm" => %w[Weg mm],
+              "Load_kgf" => %w[Load kgf], "Kraft in N" => %w[Kraft N], "Draaimoment / N m" => ["Draaimoment", "N m"], "Moment, N m" => ["Moment", "N m"], "Weg, mm" => %w[Weg mm],
               "Torque (in-lbf)" => ["Torque", "in-lbf"], "Force" => ["Force", nil], "Leg A" => ["Leg A", nil],
               "Crack width [mm]" => ["Crack width", "mm"] }.freeze
 
@@ -123,7 +123,7 @@ class ReadingPartsTest < CoreCase
 
   def test_the_table_is_found_below_any_preamble
     lines = ["Report 7", "", "a;b", "Time;Force", "s;N", "0;1", "1;2", "2;3"]
-    layout = Delimited::Layout.detect(lines, UNITS)
+    layout = Delimited::LayoutSearch.new(lines, UNITS).call
 
     assert_equal [";", 4, 5, 6, 2],
                  [layout.delimiter, layout.header_line, layout.unit_line, layout.data_first_line, layout.field_count]
@@ -131,9 +131,10 @@ class ReadingPartsTest < CoreCase
   end
 
   def test_a_chosen_delimiter_is_kept
-    assert_equal "\t",
-                 Delimited::Layout.detect(["1,5\t2,5", "2,5\t3,5", "3,5\t4,5"], UNITS, delimiter: "\t",
-                                                                                       decimal_mark: ",").delimiter
+    lines = ["1,5\t2,5", "2,5\t3,5", "3,5\t4,5"]
+    layout = Delimited::LayoutSearch.new(lines, UNITS, delimiter: "\t", decimal_mark: ",").call
+
+    assert_equal "\t", layout.delimiter
   end
 
   def test_the_bin_fits_the_screen

@@ -107,9 +107,14 @@ export function uploadCheckFile(instrumentId: number, file: File): Promise<Schem
 }
 
 /** A logger's file of a station under a long test. */
-export function bringLongLog(stationId: number, file: File): Promise<Schemas["LongTest"]> {
+export function bringLongLog(
+  stationId: number,
+  file: File,
+  choices: { clock_changed?: boolean } = {},
+): Promise<Schemas["LongTest"]> {
   const form = new FormData();
   form.append("file", file);
+  form.append("choices", JSON.stringify(choices));
   return send(
     `/api/stations/${stationId}/log`,
     { body: form },

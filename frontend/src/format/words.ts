@@ -34,6 +34,16 @@ export function duration(seconds: number): string {
   return `${Math.floor(seconds / 3600)} h ${String(Math.round((seconds % 3600) / 60)).padStart(2, "0")} min`;
 }
 
+/** A place on a curve; where its readings have no times they are counted. */
+export function moment(seconds: number, timed = true): string {
+  return timed ? duration(seconds) : `reading ${Math.round(seconds)}`;
+}
+
+/** Whether the readings of a recording, or of a file, have times. */
+export function isTimed(reading: object | undefined): boolean {
+  return (reading as { timed?: unknown } | undefined)?.timed !== false;
+}
+
 export function rate(hertz: number): string {
   return hertz >= 1000 ? `${grouped(hertz / 1000, 1)} kHz` : `${grouped(hertz, hertz < 10 ? 1 : 0)} Hz`;
 }

@@ -1,6 +1,6 @@
 import type { Schemas } from "@/api/client";
 import { grouped, stated, type Unit } from "@/format/figure";
-import { capital, duration, rate } from "@/format/words";
+import { capital, moment, rate } from "@/format/words";
 
 type Finding = Schemas["Finding"];
 type Kind = Finding["kind"];
@@ -60,13 +60,13 @@ function more(finding: Finding, text: Text): string {
 }
 
 /** A finding as a sentence, with its reason. */
-export function findingWords(f: Finding, unit: Unit): string {
+export function findingWords(f: Finding, unit: Unit, timed = true): string {
   const text = positionIn(unit);
   if (f.kind === "zero") {
     const off = f.extra.noise_newtons === null ? null : text(f.extra.offset_newtons);
     return off === null ? sentence(f.reason) : `${off} taken off: ${f.reason}.`;
   }
-  const at = f.at_seconds == null ? "" : ` at ${duration(f.at_seconds)}`;
+  const at = f.at_seconds == null ? "" : ` at ${moment(f.at_seconds, timed)}`;
   const value = f.figure ? `${stated(f.figure, unit.symbol)}${at}` : "";
   const lead = [value, more(f, text)].filter(Boolean).join(", ");
   return lead ? `${lead}: ${f.reason}.${missed(f, text)}` : sentence(f.reason);

@@ -27,7 +27,7 @@ module MildAnvil
         columns = [{ index: 0, role: "ignore" },
                    { index: 1, role: measurand.channels.first || "force", unit: @unit, main: true }]
         columns << { index: 2, role: "displacement", unit: @travel_unit } if @travel_unit
-        { interval_seconds: RecordReadings::EACH_SECONDS, columns: columns }
+        { timed: false, columns: columns }
       end
 
       private

@@ -8,7 +8,6 @@ module MildAnvil
     module RecordReadings
       MIN_READINGS = 3
       MAX_READINGS = 500
-      EACH_SECONDS = 1.0
 
       module_function
 

@@ -11,7 +11,8 @@ module MildAnvil
       # @raise [Tampered]
       def analysis(recording)
         curve = Core::Curve::Recording.new(time_axis: axis(recording), channels: channels(recording),
-                                           loaded_before_seconds: recording.reading["loaded_before_seconds"]).freeze
+                                           loaded_before_seconds: recording.reading["loaded_before_seconds"],
+                                           timed: recording.reading["timed"] != false).freeze
         Core::Curve::Analysis.new(curve, sense: recording.judged_channel.loading_sign)
       end
 

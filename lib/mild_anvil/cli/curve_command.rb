@@ -35,7 +35,8 @@ module MildAnvil
       def refuse_open_questions(reading)
         return if reading.ready?
 
-        raise InvalidInput.new("#{reading.questions.map { |q| q[:text] }.join(' ')} Answer with --columns or --rate",
+        asked = reading.questions.map { |q| q[:text] }.join(" ")
+        raise InvalidInput.new("#{asked} Answer with --columns, --rate or --clock",
                                questions: reading.questions, reading: reading.to_h)
       end
 
@@ -61,7 +62,8 @@ module MildAnvil
         end
         Devices::Delimited::FileReader::Choices.new(columns: columns,
                                                     interval_seconds: options[:rate] && (1.0 / options[:rate]),
-                                                    skip_bad_rows: options[:skip_bad_rows])
+                                                    skip_bad_rows: options[:skip_bad_rows],
+                                                    clock_changed: options[:clock_changed])
       rescue ArgumentError
         raise InvalidInput.new("--columns wants index:role:unit, such as 0:time:s,1:force:kN:main",
                                columns: options[:columns])

@@ -64,6 +64,9 @@ module MildAnvil
           rate_options(o, options)
           o.separator "curve:"
           o.on("--columns LIST", "index:role:unit[:main], comma between") { |v| options[:columns] = v }
+          o.on("--clock ANSWER", %w[changed passed], "an hour that the clock jumps: changed, or passed") do |v|
+            options[:clock_changed] = v == "changed"
+          end
           o.on("--rate HERTZ", Float, "sampling rate, when the file has none") { |v| options[:rate] = v }
           o.on("--skip-bad-rows", "pass over rows without a force") { options[:skip_bad_rows] = true }
           curve_options(o, options)

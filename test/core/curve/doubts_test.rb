@@ -8,6 +8,7 @@ class DoubtsTest < CoreCase
                      :drift, :conditions, :steps, keyword_init: true) do
     def of(kind) = kind == Curve::Findings::Condition ? conditions.to_a : []
     def staircase? = !steps.nil?
+    def recording = Curve::Recording.new
     def baseline = Struct.new(:drift_newtons).new(drift)
   end
   Rest = Curve::Rest::Quiet
@@ -87,16 +88,18 @@ class DoubtsTest < CoreCase
   def test_a_hold_that_is_short_unseen_or_near_what_was_wanted
     target = { seconds_at_or_above: 60.4, wanted_seconds: 60.0, lowest_above_limit_newtons: 20.0 }
 
-    assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, target: nil })
-    assert_equal "likely", confidence(:hold, 800.0, { seconds: 2.5, target: nil })
-    assert_equal "likely", confidence(:hold, 800.0, { seconds: 61.0, target: nil }, travel: nil)
-    assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, target: nil }, travel: nil, steps: true)
-    assert_equal "look", confidence(:hold, 800.0, { seconds: 61.0, target: target })
+    assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, unseen_seconds: 0.0, target: nil })
+    assert_equal "likely", confidence(:hold, 800.0, { seconds: 2.5, unseen_seconds: 0.0, target: nil })
+    assert_equal "likely", confidence(:hold, 800.0, { seconds: 61.0, unseen_seconds: 0.0, target: nil }, travel: nil)
+    assert_equal "sure",
+                 confidence(:hold, 800.0, { seconds: 61.0, unseen_seconds: 0.0, target: nil }, travel: nil, steps: true)
+    assert_equal "look", confidence(:hold, 800.0, { seconds: 61.0, unseen_seconds: 0.0, target: target })
+    assert_equal "look", confidence(:hold, 800.0, { seconds: 61.0, unseen_seconds: 4.0, target: nil })
     kept = { **target, seconds_at_or_above: 62.0 }
 
-    assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, target: kept })
+    assert_equal "sure", confidence(:hold, 800.0, { seconds: 61.0, unseen_seconds: 0.0, target: kept })
     [0.9, -0.9].each do |off|
-      assert_equal "look", confidence(:hold, 800.0, { seconds: 61.0,
+      assert_equal "look", confidence(:hold, 800.0, { seconds: 61.0, unseen_seconds: 0.0,
                                                       target: { **kept, lowest_above_limit_newtons: off } })
     end
   end

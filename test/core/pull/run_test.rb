@@ -110,6 +110,21 @@ class PullRunTest < CoreCase
     assert_equal "held 60 s", run_on(procedure(ramp(2000), hold(60))).outcomes[1].words
   end
 
+  # Readings that stay away begin the count anew; a slow cell, evenly slow, does not.
+  def test_time_without_a_reading_is_not_held
+    held = Pull::Held.new(target: 5.0, for_seconds: 60, over_share: 0.05, resolution: 0.1)
+    300.times { held.note(5.0, 0.1) }
+    held.note(5.0, 50.0)
+    290.times { held.note(5.0, 0.1) }
+    slow = Pull::Held.new(target: 5.0, for_seconds: 60, over_share: 0.05, resolution: 0.1)
+    17.times { slow.note(5.0, 5.0) }
+
+    assert_in_delta 29.0, held.seconds, 1e-6
+    assert_in_delta 50.0, held.unseen_seconds
+    refute_predicate held, :done?
+    assert_in_delta 70.0, slow.seconds # the first three told what is usual
+  end
+
   # A specimen that creeps is tightened again, and that is kept.
   def test_what_relaxes_is_tightened_before_it_falls_below
     run = run_on(procedure(ramp(4000), hold(1500)))

@@ -2,17 +2,18 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useMemo, useState } from "react";
 import type { Schemas } from "@/api/client";
 import { windowQuery } from "@/api/queries";
-import { ChannelStrip } from "@/charts/ChannelStrip";
 import { CurveChart } from "@/charts/CurveChart";
 import type { Flag } from "@/charts/Flags";
-import { MINUS, stated, type Unit } from "@/format/figure";
+import { stated, type Unit } from "@/format/figure";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
+import { isTimed } from "@/format/words";
 import { Segments } from "@/ui/Segments";
 import { Waiting } from "@/ui/states";
-import { zoomed } from "@/charts/curvePath";
 import { channelUnit } from "./channels";
 import { flagWord } from "@/lot/findingWords";
+import { Strip } from "./Strip";
+import { Zoom } from "./Zoom";
 import { againstTravel, type Travelled } from "./travel";
 import type { Overruling } from "./useOverrule";
 
@@ -34,7 +35,9 @@ export function CurvePanel(props: Props) {
   const { start_seconds: start, end_seconds: end } = recording;
   const bounds = useMemo<[number, number]>(() => [start, end], [start, end]);
   const [range, setRange] = useState(bounds);
-  const [against, setAgainst] = useState("time");
+  const travel = recording.channels.find((c) => c.role === "displacement" || c.role === "angle");
+  const timed = isTimed(recording.reading);
+  const [against, setAgainst] = useState(travel && !timed ? "travel" : "time");
   const asked = useDeferredValue(range);
   const whole = asked[0] === bounds[0] && asked[1] === bounds[1];
   const onTravel = against === "travel";
@@ -42,7 +45,6 @@ export function CurvePanel(props: Props) {
     ...windowQuery(recording.id, POINTS, whole || onTravel ? undefined : asked),
     placeholderData: keepPreviousData,
   });
-  const travel = recording.channels.find((c) => c.role === "displacement" || c.role === "angle");
   useKeys([
     { keys: "x", label: "On travel or on time", run: () => travel && setAgainst(onTravel ? "time" : "travel") },
   ]);
@@ -58,7 +60,7 @@ export function CurvePanel(props: Props) {
             value={against}
             onChange={setAgainst}
             options={[
-              { value: "time", label: "on time" },
+              { value: "time", label: timed ? "on time" : "by reading" },
               { value: "travel", label: "on travel" },
             ]}
           />
@@ -67,26 +69,6 @@ export function CurvePanel(props: Props) {
       </div>
       <Drawn {...props} data={data} travelled={travelled} along={along.symbol} range={range} onRange={setRange} />
     </>
-  );
-}
-
-type StripProps = {
-  series: Schemas["Window"]["series"][number];
-  seconds: number[];
-  unit: Unit;
-  range: [number, number];
-};
-
-function Strip({ series, seconds, unit, range }: StripProps) {
-  const own = series.role === "force" || series.role === "torque" ? unit : channelUnit(series.role);
-  return (
-    <ChannelStrip
-      name={series.name}
-      unit={own.symbol}
-      perUnit={own.factor}
-      stretch={{ xs: seconds, lows: series.lows, highs: series.highs }}
-      range={range}
-    />
   );
 }
 
@@ -121,7 +103,7 @@ function Drawn(props: DrawnProps) {
         onRange={travelled ? undefined : onRange}
         top={topOf(recording, stretch, claim)}
         unit={unit}
-        xUnit={travelled ? along : "s"}
+        xUnit={travelled ? along : timesOf(recording)}
         flags={flags}
         marks={marksOf(told, travelled)}
         lines={claimLine(recording, claim, unit)}
@@ -149,34 +131,6 @@ function useTravelled(
   }, [data, position, factor]);
 }
 
-type ZoomProps = { range: [number, number]; bounds: [number, number]; onRange: (range: [number, number]) => void };
-
-function Zoom({ range, bounds, onRange }: ZoomProps) {
-  const middle = (range[0] + range[1]) / 2;
-  const least = (bounds[1] - bounds[0]) * 1e-5;
-  const ways = [
-    ["+", "Closer", () => onRange(zoomed(range, middle, 0.5, bounds, least))],
-    [MINUS, "Wider", () => onRange(zoomed(range, middle, 2, bounds, 0))],
-    ["All", "All of the curve", () => onRange(bounds)],
-  ] as const;
-  return (
-    <span className="ml-auto flex gap-1.5" role="group" aria-label="Zoom">
-      {ways.map(([label, title, run]) => (
-        <button
-          key={title}
-          type="button"
-          onClick={run}
-          aria-label={title}
-          title={title}
-          className="num rounded-key border-edge hover:bg-wash h-8 min-w-8 border px-1.5"
-        >
-          {label}
-        </button>
-      ))}
-    </span>
-  );
-}
-
 type Claim = Schemas["Figure"] | null;
 type Heights = { lows: (number | null)[]; highs: (number | null)[] };
 
@@ -195,6 +149,9 @@ function claimLine(recording: Recording, claim: Claim, unit: Unit) {
 /** What the bench told stands at its time; against travel it has no place. */
 const marksOf = (told: Schemas["BenchEvent"][], travelled: Travelled | null) =>
   travelled ? [] : told.map((one) => ({ at: one.at_seconds, text: one.words ?? one.word }));
+
+/** What stands along the axis; readings without times are counted. */
+const timesOf = (recording: Recording) => (isTimed(recording.reading) ? "s" : "reading");
 
 const idOf = (f: Schemas["Finding"]) => `${f.kind}-${f.ordinal}`;
 

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import type { Schemas } from "@/api/client";
 import { stated, type Unit } from "@/format/figure";
-import { duration, spelled, when } from "@/format/words";
+import { moment, spelled, when } from "@/format/words";
 import { Doubt } from "@/ui/Doubt";
 import { findingWords } from "@/lot/findingWords";
 import { OverruleForm } from "./OverruleForm";
 import type { Overruling } from "./useOverrule";
 
 type Finding = Schemas["Finding"];
-type Props = { finding: Finding; unit: Unit; overruling: Overruling; readOnly?: boolean };
+type Props = { finding: Finding; unit: Unit; overruling: Overruling; readOnly?: boolean; timed?: boolean };
 
 // What a person may know better: where something was, or how much. A stiffness or an energy follows from the samples.
 const CAN_BE_OVERRULED: Finding["kind"][] = [
@@ -26,26 +26,26 @@ const CAN_BE_OVERRULED: Finding["kind"][] = [
 ];
 
 /** One finding with its reason; a person's own value beside it, by whom and when. */
-export function FindingRow({ finding, unit, overruling, readOnly }: Props) {
+export function FindingRow({ finding, unit, overruling, readOnly, timed = true }: Props) {
   const [open, setOpen] = useState(false);
   const { overruled } = finding;
   return (
     <div className="border-line grid grid-cols-[104px_1fr_auto] items-baseline gap-x-2 border-b py-1 text-[13px] last:border-b-0">
       <dt className="font-semibold">{spelled(finding.kind)}</dt>
       <dd>
-        <span className={overruled ? "text-soft line-through" : ""}>{findingWords(finding, unit)}</span>
+        <span className={overruled ? "text-soft line-through" : ""}>{findingWords(finding, unit, timed)}</span>
         {!overruled && <Doubt confidence={finding.confidence} doubt={finding.doubt} />}
         {overruled && (
           <span className="block">
             <b className="num text-derived font-semibold">
               {overruled.figure && stated(overruled.figure, unit.symbol)}
             </b>
-            {overruled.at_seconds != null && ` at ${duration(overruled.at_seconds)}`} by {overruled.person},{" "}
+            {overruled.at_seconds != null && ` at ${moment(overruled.at_seconds, timed)}`} by {overruled.person},{" "}
             {when(overruled.created_at)}
             {overruled.reason && `: ${overruled.reason}`}
           </span>
         )}
-        {open && <OverruleForm finding={finding} overruling={overruling} onDone={() => setOpen(false)} />}
+        {open && <OverruleForm finding={finding} overruling={overruling} timed={timed} onDone={() => setOpen(false)} />}
       </dd>
       {!readOnly && (
         <dd className="flex gap-2.5">

@@ -17,10 +17,10 @@ const OWN = z
   })
   .refine((own) => !empty(own.value) || !empty(own.at), { path: ["value"], message: "say how much, or where" });
 
-type Props = { finding: Schemas["Finding"]; overruling: Overruling; onDone: () => void };
+type Props = { finding: Schemas["Finding"]; overruling: Overruling; timed: boolean; onDone: () => void };
 
 /** A value of one's own, typed; or another place, at which the recording is read. */
-export function OverruleForm({ finding, overruling, onDone }: Props) {
+export function OverruleForm({ finding, overruling, timed, onDone }: Props) {
   const { unit } = useLot();
   const found = {
     value: finding.figure ? shown(finding.figure, unit.symbol).text.replace(/\s/g, "") : "",
@@ -50,12 +50,19 @@ export function OverruleForm({ finding, overruling, onDone }: Props) {
         error={errors.value?.message}
         {...register("value")}
       />
-      <Field label="At" unit="s" className="w-28" inputMode="decimal" error={errors.at?.message} {...register("at")} />
+      <Field
+        label={timed ? "At" : "At reading"}
+        unit={timed ? "s" : undefined}
+        className="w-28"
+        inputMode="decimal"
+        error={errors.at?.message}
+        {...register("at")}
+      />
       <Field label="Reason" className="w-56" {...register("reason")} />
       <Button type="submit">Put it beside</Button>
       <p className="text-soft basis-full text-[12px]">
-        With another time alone the value is read from the recording there. What was found, and what was judged by it,
-        stays.
+        With another {timed ? "time" : "reading"} alone the value is read from the recording there. What was found, and
+        what was judged by it, stays.
       </p>
     </form>
   );

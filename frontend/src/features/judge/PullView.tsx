@@ -3,7 +3,7 @@ import { Link } from "@tanstack/react-router";
 import { pullQuery } from "@/api/queries";
 import { useMay } from "@/api/session";
 import type { Schemas } from "@/api/client";
-import { COUNTS_AS, when } from "@/format/words";
+import { COUNTS_AS, isTimed, when } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 import { useShownUnit } from "@/lot/units";
 import { ErrorNote, Waiting } from "@/ui/states";
@@ -137,6 +137,7 @@ function Recorded({ pull, recording }: { pull: Pull; recording: Schemas["Recordi
             unit={unit}
             overruling={overruling}
             readOnly={readOnly}
+            timed={isTimed(recording.reading)}
           />
         ))}
       </dl>

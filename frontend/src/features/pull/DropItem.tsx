@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Sparkline } from "@/charts/Sparkline";
 import { shown } from "@/format/figure";
 import { useLot } from "@/lot/context";
-import { duration, plural, rate, spelled } from "@/format/words";
+import { duration, isTimed, moment, plural, rate, spelled } from "@/format/words";
 import { Doubt } from "@/ui/Doubt";
 import { FileReading } from "./FileReading";
 import { looksOf } from "./looks";
@@ -147,7 +147,7 @@ function Looks({ preview }: Pick<Item, "preview">) {
         <li key={`${d.kind}-${d.at_seconds}`}>
           <Doubt
             confidence={d.confidence}
-            doubt={`${spelled(d.kind)}${d.at_seconds === null ? "" : ` at ${duration(d.at_seconds)}`}: ${d.doubt}`}
+            doubt={`${spelled(d.kind)}${d.at_seconds === null ? "" : ` at ${moment(d.at_seconds, isTimed(preview))}`}: ${d.doubt}`}
           />
         </li>
       ))}
@@ -163,6 +163,7 @@ function understood(preview: NonNullable<Item["preview"]>): string {
     interval_seconds?: number;
     duration_seconds?: number;
     delimiter_name?: string;
+    timed?: boolean;
   };
   const main = (preview.columns as Column[]).find((c) => c.main);
   const hertz = given.interval_seconds ? rate(1 / given.interval_seconds) : null;
@@ -170,6 +171,7 @@ function understood(preview: NonNullable<Item["preview"]>): string {
     main ? `${main.header}${main.unit ? ` in ${main.unit}` : ""}` : null,
     plural(preview.rows, "row"),
     hertz,
+    isTimed(given) ? null : "without times",
     given.duration_seconds ? duration(given.duration_seconds) : null,
     preview.decimal_mark === "," ? `${given.delimiter_name}, decimal comma` : given.delimiter_name,
     preview.profile ? `read as “${preview.profile.name}”` : null,

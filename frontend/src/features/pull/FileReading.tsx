@@ -27,7 +27,7 @@ type Column = {
   because: string;
   confidence: string | null;
 };
-type Question = { text: string };
+type Question = { kind: string; text: string };
 
 const ROLES: Role[] = [
   "time",
@@ -72,9 +72,15 @@ export function FileReading({ preview, choices, onChoose, onPlace, onRemembered 
   return (
     <div className="border-edge mt-2 border-l-2 pl-4">
       {(preview.questions as Question[]).map((q) => (
-        <p key={q.text} className="text-derived pb-1 font-semibold">
-          {q.text}
-        </p>
+        <div key={q.text} className="flex flex-wrap items-center gap-2 pb-1">
+          <p className="text-derived font-semibold">{q.text}</p>
+          {q.kind === "clock" && (
+            <>
+              <Button onClick={() => onChoose({ clock_changed: true })}>The clock was changed</Button>
+              <Button onClick={() => onChoose({ clock_changed: false })}>The hour passed</Button>
+            </>
+          )}
+        </div>
       ))}
       <div className="overflow-x-auto">
         <table className="min-w-[560px] text-[13px]">
@@ -144,6 +150,7 @@ export function FileReading({ preview, choices, onChoose, onPlace, onRemembered 
             { value: ";", label: "semicolon" },
             { value: "\t", label: "tab" },
             { value: " ", label: "spaces" },
+            { value: "|", label: "bar" },
           ]}
         />
         <Choice

@@ -13,12 +13,16 @@ module MildAnvil
         AHEAD_HOURS = 5 / 60.0
 
         # @param bytes [String]
+        # @param clock_changed [Boolean, nil] whether an hour that its clock jumps by was none
         # @return [Store::Models::LongTest]
         # @raise [InvalidInput] for what is no log of this kind of test
         # @raise [Conflict] when its rows are kept already
-        def self.call(station_id:, name:, bytes:, person_id:) = new(station_id, name, bytes, person_id).call
+        def self.call(station_id:, name:, bytes:, person_id:, clock_changed: nil)
+          new(station_id, name, bytes, person_id, clock_changed).call
+        end
 
-        def initialize(station_id, name, bytes, person_id)
+        def initialize(station_id, name, bytes, person_id, clock_changed)
+          @choices = Devices::Delimited::FileReader::Choices.new(clock_changed: clock_changed)
           @person = People.fetch!(person_id)
           @station = Store::Models::LongStation.fetch!(station_id)
           @name = name
@@ -47,9 +51,9 @@ module MildAnvil
           @recording ||= begin
             source = Devices::Delimited::Source.of(@bytes)
             reading = Stoppable.here do
-              Devices::Delimited::FileReader.read(source, name: @name, units: Catalogue.units)
+              Devices::Delimited::FileReader.read(source, name: @name, units: Catalogue.units, choices: @choices)
             end
-            refuse(reading.questions.map { |question| question[:text] }.join(" ")) unless reading.ready?
+            ask(reading.questions) unless reading.ready?
             reading.recording
           end
         end
@@ -136,6 +140,13 @@ module MildAnvil
           Store::Events.record(:bring_long_log, file, person_id: @person.id, lot_id: test.lot_id,
                                                       after: { name: @name, sha256: file.sha256, station: @station.name,
                                                                rows: recording.size, taken: rows.size, kept: kept })
+        end
+
+        # Whether its clock was changed can be answered here; the rest in the file.
+        def ask(questions)
+          words = questions.map { |question| question[:text] }.join(" ")
+          refuse(words) unless questions.all? { |question| question[:kind] == "clock" }
+          raise InvalidInput.new(words, fields: { clock_changed: words })
         end
 
         def refuse(words) = raise(InvalidInput.new(words, fields: { file: words }))

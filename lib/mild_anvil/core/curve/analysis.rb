@@ -11,7 +11,7 @@ module MildAnvil
         extend Forwardable
 
         # Bump when a change could give another finding for the same samples.
-        RULE_VERSION = "6"
+        RULE_VERSION = "7"
         REST_SIGMAS = 5 # leaving rest means to rise above so much of its noise
 
         attr_reader :recording, :settings
@@ -46,7 +46,8 @@ module MildAnvil
 
         # @return [Array<Finding>] of all registered findings, in order of time, each with its confidence
         def findings
-          @findings ||= Findings.all.flat_map { |kind| found(kind) }.map { |one| Doubts.judged(Sound.of(one), self) }
+          @findings ||= Findings.all.flat_map { |kind| found(kind) }
+                                .map { |one| Doubts.judged(timely(Sound.of(one)), self) }
                                 .sort_by.with_index { |finding, i| [finding.at_seconds || 0.0, i] }
         end
 
@@ -56,7 +57,10 @@ module MildAnvil
         # Computed once. One that cannot be had from these samples says why; the others are as they are.
         def found(kind)
           (@found ||= {})[kind] ||= begin
-            pulled? || WITHOUT_PULL.include?(kind) ? kind.find(self) : []
+            if !recording.timed? && Untimed.needs_time?(kind) then Untimed.instead(kind)
+            else
+              pulled? || WITHOUT_PULL.include?(kind) ? kind.find(self) : []
+            end
           rescue InsufficientData, InvalidInput, NotConverged => e
             [Finding.not_given(Findings.named(kind), e.message)]
           end
@@ -66,6 +70,10 @@ module MildAnvil
 
         # Whether any force was ever above the zero.
         def pulled? = peak_newtons.positive?
+
+        # Of readings that have none, without any time.
+        def timely(finding) = recording.timed? ? finding : Untimed.of(finding)
+        private :timely
 
         # @return [Rest::Quiet, nil] the stretch before the load comes on; nil when the recording starts under load
         def quiet = baseline.before

@@ -9,6 +9,12 @@ module MildAnvil
         AIM_SHARE = 0.5
         TIGHTEN_SHARE = 0.15
         WITHIN = 1.0e-9
+        # Time that nobody saw was not held: readings farther apart than so many of the usual ones, or, while it is not
+        # known what is usual, than so many seconds, begin the count anew.
+        INTERVALS = Curve::Unseen::INTERVALS
+        FEWEST = Curve::Unseen::FEWEST
+        LAST = 25 # intervals that tell what is usual
+        SECONDS = 2.0
 
         attr_reader :seconds, :figures
 
@@ -21,16 +27,20 @@ module MildAnvil
           @resolution = resolution
           @seconds = 0.0
           @figures = {}
+          @intervals = []
         end
 
         # @param newtons [Float]; @param since [Float] seconds from the reading before
         def note(newtons, since)
-          @seconds += since if @target.nil? || newtons >= @target - @resolution
+          unseen?(since) ? anew(since) : counted(newtons, since)
           @figures[:held_seconds] = @seconds
           @figures[:first_newtons] ||= newtons
           @figures[:lowest_newtons] = [@figures[:lowest_newtons] || newtons, newtons].min
           @figures[:last_newtons] = newtons
         end
+
+        # @return [Float] of which no reading tells
+        def unseen_seconds = @figures.fetch(:unseen_seconds, 0.0)
 
         def done? = @seconds + WITHIN >= @wanted
         def left = [@wanted - @seconds, 0.0].max
@@ -43,6 +53,24 @@ module MildAnvil
           @figures[:tightened] = @figures[:tightened].to_i + 1
           self.class.aim(@target, @over)
         end
+
+        def counted(newtons, since)
+          @seconds += since if @target.nil? || newtons >= @target - @resolution
+        end
+        private :counted
+
+        def anew(since)
+          @seconds = 0.0
+          @figures[:unseen_seconds] = unseen_seconds + since
+        end
+        private :anew
+
+        def unseen?(since)
+          usual = @intervals.sort[(@intervals.size - 1) / 2] if @intervals.size >= FEWEST
+          @intervals = [*@intervals, since].last(LAST) if since.positive?
+          since > (usual ? INTERVALS * usual : SECONDS)
+        end
+        private :unseen?
 
         def self.aim(target, over_share) = target * (1 + (AIM_SHARE * over_share))
       end

@@ -69,10 +69,16 @@ module MildAnvil
           if @held.fallen?(reading.newtons)
             return failed_and_finished("not held: fell below after #{seconds(@held.seconds)}")
           end
-          return passed("held #{seconds(@held.seconds)}") if @held.done?
+          return passed(["held #{seconds(@held.seconds)}", *unseen].join(", ")) if @held.done?
 
           stopped?(reading)
           @ended ? [] : tightened(reading)
+        end
+
+        def unseen
+          return [] unless @held.unseen_seconds.positive?
+
+          ["counted anew after #{seconds(@held.unseen_seconds)} without a reading"]
         end
 
         # What the ramp before it asked for.

@@ -10,7 +10,8 @@ module MildAnvil
         # @param seconds [String] packed
         # @param warnings [Array<String>] added to
         # @param skip_bad_rows [Boolean, nil] the user's leave to pass over any number of bad rows
-        def initialize(rows:, columns:, seconds:, warnings:, skip_bad_rows:, loaded_before: 0.0)
+        def initialize(rows:, columns:, seconds:, warnings:, skip_bad_rows:, loaded_before: 0.0, timed: true)
+          @timed = timed
           @loaded_before = loaded_before
           @rows = rows
           @columns = columns
@@ -31,7 +32,8 @@ module MildAnvil
           channels = @columns.select { |c| Column::MEASURED.include?(c.role) }.map { |c| channel(c, keep) }
           flat!(channels)
           Core::Curve::Recording.new(time_axis: Core::Curve::TimeAxis.from(pick(@seconds, keep)),
-                                     channels: channels, loaded_before_seconds: @loaded_before).freeze
+                                     channels: channels, loaded_before_seconds: @loaded_before,
+                                     timed: @timed).freeze
         end
 
         private

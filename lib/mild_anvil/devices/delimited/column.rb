@@ -3,10 +3,13 @@
 module MildAnvil
   module Devices
     module Delimited
-      # What a column of the file was taken for, and why. role "ignore" leaves it out.
-      Column = Struct.new(:index, :header, :role, :unit, :unit_text, :sign, :main, :because, :confidence,
+      # What a column of the file was taken for, and why. role "ignore" leaves it out; unit_column: index of the one
+      # that holds its units, row by row.
+      Column = Struct.new(:index, :header, :role, :unit, :unit_text, :unit_column, :sign, :main, :because, :confidence,
                           keyword_init: true) do
         def title = header.to_s.empty? ? "column #{index + 1}" : header
+
+        def title_with_unit = unit || unit_text.to_s.empty? ? title : "#{title} in #{unit_text}"
 
         def to_h
           { index: index, header: title, role: role, unit: unit&.symbol, sign: sign, main: main || false,
@@ -24,9 +27,9 @@ module MildAnvil
         # tonne).
         def self.bare?(text, units) = !units.find(text).nil? && (Vocabulary.role(text).nil? || text == "N")
 
-        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+)\z},
+        SPLITS = [/\A(.*?)\s*[\[(]\s*([^\])]*)\s*[\])]\s*\z/, %r{\A(.*?)\s+/\s*(\S+(?:\s\S+)?)\z},
                   /\A(.*?)\s+in\s+(\S+(?:\s\S+)?)\z/i,
-                  /\A(.*?)\s*,\s*(\S+)\z/,
+                  /\A(.*?)\s*,\s*(\S+(?:\s\S+)?)\z/,
                   /\A(.*?)_(\S+)\z/, /\A(.*?)_([^_]+)\z/, /\A(.*?)\s+(\S+)\z/, %r{\A(.*?)/(\S+)\z},
                   /\A(.*?)\s*[-–.:]\s*(\S+)\z/].freeze
         # How sure a guess is: a choice or two signs that agree; one sign; the look of the values alone.

@@ -16,14 +16,16 @@ module MildAnvil
           @preamble = preamble
           @units = units
           @choices = choices.to_h { |choice| [choice.fetch(:index), choice] }
+          @stated = StatedUnits.new(layout, units, method(:sample_fields))
         end
 
         # @return [Array<Column>]
         def call
-          headers = header_fields
+          headers = @layout.given_heads || header_fields
           unit_fields = @layout.unit_line ? @layout.heads(@lines[@layout.unit_line - 1]) : []
           columns = Array.new(@layout.field_count) { |i| column(i, headers[i].to_s, unit_fields[i]) }
           name_time(columns)
+          columns.each { |c| seconds(c) }
           choose_main(columns)
           columns
         end
@@ -37,32 +39,48 @@ module MildAnvil
         end
 
         def column(index, header, unit_field)
+          return words(index, header) if @layout.words?(index)
+
           name, unit_text = Column.split_header(header, @units)
-          unit_text = unit_stated(index, unit_field, unit_text)
+          unit_text = @stated.unit(index, unit_field, unit_text)
           chosen = @choices[index] || {}
-          unit = @units.find(chosen[:unit] || unit_text)
-          unit ||= @preamble.unit(nil, name) unless chosen[:role]
-          role = chosen[:role] || role_of(name, unit, index)
-          unit = @preamble.unit(role, name) unless unit && (chosen[:unit] || fits?(role, unit))
+          role, unit = role_and_unit(index, name, unit_text, chosen)
           Column.new(index: index, header: name, role: role, unit: unit, unit_text: unit_text,
-                     sign: chosen[:sign] || nil,
+                     sign: chosen[:sign] || nil, unit_column: @stated.column(index),
                      main: chosen[:main], because: because(name, unit, role, chosen),
                      confidence: confidence(name, unit, role, chosen))
         end
 
-        # In a row of its own, in the header, or in the cells.
-        def unit_stated(index, unit_field, in_header)
-          return unit_field.delete("[]()") unless unit_field.to_s.empty?
-
-          in_header || unit_inside(index)
+        def role_and_unit(index, name, text, chosen)
+          unit = @units.find(chosen[:unit] || text)
+          unit ||= @preamble.unit(nil, name) unless chosen[:role]
+          role = chosen[:role] || (@stated.spread?(unit, text) ? "other" : role_of(name, unit, index))
+          unit = @preamble.unit(role, name) unless unit && (chosen[:unit] || fits?(role, unit))
+          [role, unit]
         end
 
-        # The unit that stands in the cells themselves, if it is one and the same.
-        def unit_inside(index)
-          return unless @layout.style.units_inside?
+        # A column that holds no readings.
+        def words(index, header)
+          of = @stated.units_alone?(index) && !@layout.words?(index - 1) ? "units of the column before" : "words"
+          Column.new(index: index, header: header, role: "ignore", because: of, confidence: "certain")
+        end
 
-          found = sample_fields(index).filter_map { |field| NumberStyle.unit_in(field) }.uniq
-          found.first if found.one?
+        # A time that is named so, with decimals or small steps, counts in seconds, as nearly all do.
+        def seconds(column)
+          return unless column.role == "time" && column.unit.nil? && Vocabulary.role(column.header) == "time"
+          return if sample_fields(column.index).any? { |f| Stamps.form(f) } || coarse?(column.index)
+
+          column.unit = @units.find("s")
+          column.because = "header “#{column.header}”, no unit: taken as seconds"
+          column.confidence = "likely"
+        end
+
+        WHOLE_STEP = 2.0 # whole numbers so far apart may be milliseconds
+
+        def coarse?(index)
+          values = sample_fields(index).filter_map { |f| @layout.style.parse(f) }
+          steps = values.each_cons(2).map { |a, b| b - a }.select(&:positive?).sort
+          values.all? { |v| (v % 1).zero? } && (steps.empty? || steps[steps.size / 2] >= WHOLE_STEP)
         end
 
         def confidence(name, unit, role, chosen)
@@ -95,11 +113,10 @@ module MildAnvil
 
         # Without a header the first rising column is the time and the rest is asked for.
         def name_time(columns)
-          columns.each { |c| c.role ||= @layout.header_line ? "other" : nil }
-          return if columns.any? { |c| %w[time sample].include?(c.role) }
+          columns.each { |c| c.role ||= "other" } if @layout.header_line || @layout.given_heads
+          return if columns.one? || columns.any? { |c| %w[time sample].include?(c.role) }
 
-          rising = columns.find { |c| nameless?(c) && rising?(c.index) } if columns.size > 1
-          return if rising.nil?
+          rising = columns.find { |c| nameless?(c) && rising?(c.index) } or return
 
           rising.role, rising.because = clock(rising.index)
           rising.confidence = "guess"

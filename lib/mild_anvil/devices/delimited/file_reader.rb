@@ -15,11 +15,9 @@ module MildAnvil
         LISTED = 6
 
         # Choices that a person made in the preview. columns: [{index:, role:, unit:, sign:, main:}]
+        # timed: false for readings that have no times; clock_changed: whether an hour that the clock jumped was none.
         Choices = Struct.new(:delimiter, :decimal_mark, :columns, :interval_seconds, :skip_bad_rows, :last_line,
-                             keyword_init: true)
-
-        # Roles whose numbers mean nothing without a unit.
-        MEASURED_IN_UNITS = %w[force displacement torque angle].freeze
+                             :timed, :clock_changed, keyword_init: true)
 
         # @param bytes [String, Source]
         # @param name [String] of the file, for messages
@@ -45,6 +43,7 @@ module MildAnvil
           @choices = choices
           @warnings = []
           @questions = []
+          @timed = true
         end
 
         def read
@@ -63,10 +62,12 @@ module MildAnvil
         def find_columns
           size!
           @limit = TimeLimit.new
-          @text = TextDecoding.call(@source)
+          @text = Records.turned(TextDecoding.call(@source))
           @text = @text.until_line(@choices.last_line) if @choices.last_line
-          lines, @layout = TableSearch.new(@text, @units, delimiter: @choices.delimiter,
-                                                          decimal_mark: @choices.decimal_mark, limit: @limit).call
+          delimiter = @text.heads ? Records::DELIMITER : @choices.delimiter
+          lines, @layout = TableSearch.new(@text, @units, delimiter: delimiter,
+                                                          decimal_mark: @choices.decimal_mark).call
+          @layout.given_heads = @text.heads
           many_columns!
           preamble = Preamble.new(@layout.preamble, @units)
           @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units,
@@ -74,8 +75,17 @@ module MildAnvil
           @interval_seconds = @choices.interval_seconds || preamble.interval_seconds
           @applied = preamble.load_applied_seconds
           @first_row = @layout.fields(lines[@layout.data_first_line - 1])
-          @header = @layout.header_line ? lines[@layout.header_line - 1] : ""
+          @header = @layout.header_line ? lines[@layout.header_line - 1] : @layout.given_heads.to_a.join(" ")
           ask
+        end
+
+        def ask
+          asked = Questions.new(@columns, first_row: @first_row, interval_seconds: @interval_seconds,
+                                          timed: @choices.timed != false)
+          @questions.concat(asked.call)
+          @time_column = asked.time_column
+          @timed = asked.timed?
+          @interval_seconds = asked.interval_seconds
         end
 
         def size!
@@ -96,82 +106,48 @@ module MildAnvil
           )
         end
 
-        def time_column = @columns.find { |c| c.role == "time" } || @columns.find { |c| c.role == "sample" }
-        def main_column = @columns.find(&:main)
-
-        def ask
-          ask_for_force
-          ask_for_time
-          @columns.each { |c| ask_unit(c) if MEASURED_IN_UNITS.include?(c.role) && !c.main }
-        end
-
-        def force_candidates
-          [Column::JUDGED, [nil, "other"]].each do |roles|
-            found = @columns.select { |c| roles.include?(c.role) }
-            return found if found.any?
-          end
-          titles = @columns.map(&:title)
-          raise InvalidInput.new("No column of this file is a force: found #{titles.join(', ')}. Choose one in the " \
-                                 "preview, or export the force too", columns: titles)
-        end
-
-        def ask_for_force
-          candidates = force_candidates
-          return ask_unit(main_column) if main_column
-
-          names = candidates.map(&:title).join(", ")
-          text = if candidates.one?
-                   "Is #{names} the force? The file does not say."
-                 else
-                   "Which column is the force? " \
-                     "There is more than one that could be: #{names}."
-                 end
-          @questions << { kind: "force_column", text: text, columns: candidates.map(&:index) }
-        end
-
-        def ask_unit(column)
-          return if column.unit
-
-          @questions << { kind: "unit", text: "In which unit is #{column.title}? The file does not say.",
-                          columns: [column.index] }
-        end
-
-        def ask_for_time
-          column = time_column
-          return ask_for_interval(column) if column.nil? || column.role == "sample"
-
-          form = time_form(column)
-          ask_unit(column) if form.nil? && column.unit.nil?
-        end
-
-        def ask_for_interval(column)
-          return if @interval_seconds
-
-          what = if column
-                   "Samples are numbered and no rate is stated"
-                 else
-                   "There is #{'one column only and ' if @columns.size == 1}no time in this file"
-                 end
-          @questions << { kind: "interval", text: "#{what}. At which sampling rate was it recorded?", columns: [] }
-        end
-
         def time_form(column) = Stamps.form(@first_row[column.index].to_s)
 
         def build
-          column = time_column
+          column = @time_column
           form = column && column.role == "time" ? time_form(column) : nil
-          forms = @columns.map { |c| c.equal?(column) ? form : (time_form(c) if c.role == "ignore") }
-          rows = Rows.new(@text, @layout, forms, @columns.map { |c| scale(c, column, form) },
-                          limit: (@limit if @source.packed?)).read
-          refuse_second_header(rows)
-          seconds = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds,
-                                 warnings: @warnings).seconds
+          rows = rows(column, form)
+          refuse_second(rows)
+          base = TimeBase.new(rows: rows, column: column, form: form, interval_seconds: @interval_seconds,
+                              warnings: @warnings, first: @timed ? 0.0 : 1.0)
+          return if asked_of_clock?(base, rows)
+
+          seconds = base.seconds(clock_changed: @choices.clock_changed)
+          @warnings.concat(ReadingWarnings.of(@layout, rows, @columns, @cell_units))
           Assembly.new(rows: rows, columns: @columns, seconds: seconds, warnings: @warnings,
-                       loaded_before: loaded_before(column, form), skip_bad_rows: @choices.skip_bad_rows)
+                       loaded_before: loaded_before(column, form), skip_bad_rows: @choices.skip_bad_rows,
+                       timed: @timed)
                   .recording.tap do |recording|
             @row_count = rows.count
             @left_out = @row_count - recording.size + rows.problems.count { |p| p.kind == :fields }
           end
+        end
+
+        def rows(time, form)
+          @cell_units = CellUnits.new(@columns, @units, @layout.style)
+          forms = @columns.map { |c| form_of(c, time, form) }
+          Rows.new(@text, @layout, forms, @columns.map { |c| scale(c, time, form) },
+                   cell_units: (@cell_units if @cell_units.any?), limit: (@limit if @source.packed?)).read
+        end
+
+        # @return [Boolean] whether its clock jumps by an hour of which nobody has said whether it passed
+        def asked_of_clock?(base, rows)
+          jump = @choices.clock_changed.nil? && base.clock_jump or return false
+          @questions << { kind: "clock", columns: [], line: rows.line_of(jump.row),
+                          text: "Line #{rows.line_of(jump.row)}: the clock jumps #{jump.words} by an hour. Was the " \
+                                "clock changed, or did the hour pass?" }
+          true
+        end
+
+        def form_of(column, time, form)
+          return "words" if @layout.words?(column.index)
+
+          column.equal?(time) ? form : (time_form(column) if column.role == "ignore")
         end
 
         # @return [Float] seconds for which the load hung already when the first row was written
@@ -189,18 +165,24 @@ module MildAnvil
           column.unit ? column.unit.factor : 1.0
         end
 
-        def refuse_second_header(rows)
-          found = rows.problems.find { |p| p.kind == :header } or return
-          raise InvalidInput.new("Line #{found.line}: a second header stands inside the data (“#{found.text}”), so " \
-                                 "units or columns may change there. " \
-                                 "Nothing was read on. Split the file there, or read only lines 1 to #{found.line - 1}",
-                                 line: found.line)
+        def refuse_second(rows)
+          found = rows.problems.find { |p| p.kind == :header }
+          line, what = if found
+                         [found.line, "a second header stands inside the data (“#{found.text}”), so units or columns " \
+                                      "may change there"]
+                       elsif rows.second_table && !@choices.skip_bad_rows
+                         [rows.second_table, "another table begins here, with other columns"]
+                       end
+          return if line.nil?
+
+          raise InvalidInput.new("Line #{line}: #{what}. Nothing was read on. Split the file there, or read only " \
+                                 "lines 1 to #{line - 1}", line: line)
         end
 
         def reading(recording)
           Reading.new(name: @name, text: @text, layout: @layout, columns: @columns, warnings: @warnings,
                       questions: @questions, recording: recording,
-                      row_count: @row_count || (@text.line_count - @layout.data_first_line + 1),
+                      timed: @timed, row_count: @row_count || (@text.line_count - @layout.data_first_line + 1),
                       rows_left_out: @left_out || 0, signature: signature,
                       interval_seconds: @interval_seconds || recording&.time_axis&.typical_interval_seconds)
         end

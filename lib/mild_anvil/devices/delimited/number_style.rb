@@ -27,7 +27,8 @@ module MildAnvil
         end
 
         # A number, a space if there is one, and a unit behind it.
-        CELL = %r{\A([+-−]?[\d.,'\u00A0\u202F ]*\d(?:[eE][+-]?\d+)?)\s*([[:alpha:]µ°%][[:alpha:]µ°%/·²³^.*-]*)\z}
+        CELL = %r{\A([+\-−]?[\d.,'\u00A0\u202F ]*\d\.?(?:[eE][+-]?\d+)?)\s*
+                 ([[:alpha:]µ°%"][[:alpha:]µ°%/·²³23^.*-]*(?:\s(?:m|cm|mm|in|ft|lbs?|lbf|f))?)\z}x
 
         # @return [String] the field without its unit
         def self.bare(field) = field.strip[CELL, 1] || field

@@ -6,8 +6,14 @@ module MildAnvil
       # What a file was understood to be. recording is nil as long as a question is open.
       Reading = Struct.new(:name, :text, :layout, :columns, :row_count, :rows_left_out, :warnings, :questions,
                            :recording,
-                           :interval_seconds, :signature, keyword_init: true) do
+                           :interval_seconds, :signature, :timed, keyword_init: true) do
         def ready? = questions.empty? && !recording.nil?
+
+        # @return [Float, nil] nil where it is not read yet, or has no times
+        def duration_seconds
+          axis = recording&.time_axis
+          axis.end_seconds - axis.start_seconds if axis && timed
+        end
 
         # @return [Hash] plain values: the preview
         def to_h
@@ -18,9 +24,9 @@ module MildAnvil
             header_line: layout.header_line, unit_line: layout.unit_line, data_first_line: layout.data_first_line,
             preamble: layout.preamble.first(20),
             columns: columns.map(&:to_h), rows: row_count, rows_left_out: rows_left_out,
-            interval_seconds: interval_seconds,
+            timed: timed, interval_seconds: (interval_seconds if timed),
             loaded_before_seconds: recording&.loaded_before_seconds || 0.0,
-            duration_seconds: recording && (recording.time_axis.end_seconds - recording.time_axis.start_seconds),
+            duration_seconds: duration_seconds,
             warnings: warnings, questions: questions, ready: ready?, signature: signature }
         end
       end

@@ -10,17 +10,26 @@ module MildAnvil
         Problem = Struct.new(:line, :kind, :text, keyword_init: true)
         MISSING = Float::NAN
         LONGEST_LINE_BYTES = 64 * 1024
-        FORMS = { nil => "n", "clock" => "c", "stamp" => "s", "date" => nil }.freeze
+        FORMS = { nil => "n", "clock" => "c", "stamp" => "s", "words" => "w", "date" => nil }.freeze
+        # In a column of words: the cell had more than it can show.
+        OVERLOAD = /\b(?:OL|OVL|OVF|OVER(?:LOAD|RANGE|FLOW)?)\b/i
+        OTHER_TABLE = 10 # rows in a row, below a line of none, that have as many other fields
+        COMMENT = %r{\A\s*(?:#(?!N/A|VALUE!|DIV/0|NUM!|REF!)|//)}i
 
-        # columns: packed doubles, scaled to SI
-        attr_reader :columns, :problems, :skipped_lines
+        # columns: packed doubles, scaled to SI; overloads: words of a cell that was full
+        # second_table: the line in which rows of another table begin, or nil
+        attr_reader :columns, :problems, :skipped_lines, :overloads, :second_table
 
         # @param text [Text]
         # @param layout [Layout]
-        # @param forms [Array<String, nil>] per column "clock", "stamp" or "date" where it is a time of that form
+        # @param forms [Array<String, nil>] per column "clock", "stamp" or "date" where it is a time of that form, or
+        #   "words"
         # @param scales [Array<Float>] a factor per column
+        # @param cell_units [CellUnits, nil] where units stand row by row
         # @param limit [TimeLimit, nil]
-        def initialize(text, layout, forms, scales, limit: nil)
+        def initialize(text, layout, forms, scales, cell_units: nil, limit: nil)
+          @cell_units = cell_units
+          @overloads = 0
           @limit = limit
           @text = text
           @layout = layout
@@ -61,6 +70,7 @@ module MildAnvil
         end
 
         def take(stretch, at)
+          @overloads += stretch.byteslice(at..).scan(OVERLOAD).size if @forms&.include?("words")
           while at < stretch.bytesize
             @limit&.look!("its rows")
             at, taken = Core::Packed.parse_rows(stretch, at, style, @scales, @columns) if style
@@ -75,7 +85,7 @@ module MildAnvil
             letters = @forms.map { |form| FORMS.fetch(form) }
             mark = @layout.style.thousands
             mark = "" if mark.nil? || mark == " "
-            if letters.include?(nil) || @layout.style.units_inside?
+            if letters.include?(nil) || @cell_units
               false
             else
               [@layout.delimiter,
@@ -104,18 +114,20 @@ module MildAnvil
 
         def row(text, line)
           fields = @layout.fields(text)
-          values = fields.each_with_index.map { |field, i| value(field, i) }
+          return skip(text, line, fields) if COMMENT.match?(text) && !@layout.words?(0)
+
+          values = fields.each_index.map { |i| value(fields, i, line) }
           return skip(text, line, fields) if fields.size != @layout.field_count || remark?(fields, values)
 
           note_cells(fields, values, line) if values.include?(nil)
-          values.each_with_index { |v, i| @columns[i] << [v ? v * @scales[i] : MISSING].pack("E") }
+          values.each_with_index { |v, i| @columns[i] << [v || MISSING].pack("E") }
         end
 
         # No reading at all, or more words than readings; as many, where one of them stands for the time.
         def remark?(fields, values)
           return true if values.all?(&:nil?)
 
-          words = fields.count { |f| word?(f) }
+          words = fields.each_index.count { |i| @forms[i] != "words" && word?(fields[i]) }
           timeless = @forms.each_with_index.any? { |form, i| form && values[i].nil? }
           words > fields.size / 2.0 || (timeless && words.positive? && words >= fields.size / 2.0)
         end
@@ -124,14 +136,19 @@ module MildAnvil
           field.match?(/[[:alpha:]]{2}/) && !Layout::NO_VALUE.match?(field) && !@layout.style.number?(field)
         end
 
-        def value(field, index)
+        # @return [Float, nil] SI
+        def value(fields, index, line)
           form = @forms[index]
-          form ? Stamps.parse(field, form) : @layout.style.parse(field)
+          return if form == "words" || fields.size != @layout.field_count
+          return @cell_units.value(index, fields, line) if form.nil? && @cell_units
+
+          found = form ? Stamps.parse(fields[index], form) : @layout.style.parse(fields[index])
+          found && (found * @scales[index])
         end
 
         def note_cells(fields, values, line)
           values.each_with_index do |v, i|
-            next if v
+            next if v || @forms[i] == "words"
 
             blank = fields[i].empty?
             @problems << Problem.new(line: line, kind: blank ? :blank : :not_a_number,
@@ -141,11 +158,40 @@ module MildAnvil
 
         def skip(text, line, fields)
           @skipped_lines << line
-          words = fields.any? { |f| f.match?(/[[:alpha:]]{2}|[\[(]/) && !Layout::NO_VALUE.match?(f) }
-          kind = words && fields.size == @layout.field_count ? :header : :fields
-          kind = :remark if words && kind == :fields && fields.none? { |f| @layout.style.number?(f) }
+          other_table(fields, line)
+          kind = kind_of_skipped(text, fields)
           counted = "#{fields.size} fields where #{@layout.field_count} belong"
           @problems << Problem.new(line: line, kind: kind, text: kind == :fields ? counted : text.strip[0, 60])
+        end
+
+        def kind_of_skipped(text, fields)
+          return commented_header?(text) ? :header : :remark if COMMENT.match?(text)
+
+          words = fields.any? { |f| f.match?(/[[:alpha:]]{2}|[\[(]/) && !Layout::NO_VALUE.match?(f) }
+          return :header if words && fields.size == @layout.field_count
+
+          words && fields.none? { |f| @layout.style.number?(f) } ? :remark : :fields
+        end
+
+        # A remark is one only if it names the columns of a table.
+        def commented_header?(text)
+          heads = @layout.heads(text)
+          heads.size == @layout.field_count && heads.size > 1 &&
+            heads.count { |head| Vocabulary.role(head) } > heads.size / 2.0
+        end
+
+        # Rows of another table, below a line that is no row.
+        def other_table(fields, line)
+          return unless other_row?(fields)
+
+          from = @other && @other.last == line - 1 ? @other.first : nil
+          from ||= line if @skipped_lines[-2] == line - 1
+          @other = from && [from, line]
+          @second_table ||= from if from && line - from + 1 >= OTHER_TABLE
+        end
+
+        def other_row?(fields)
+          fields.size > 1 && fields.size != @layout.field_count && fields.all? { |f| @layout.style.number?(f) }
         end
 
         # Words after the last row are remarks, not defects.

@@ -10,11 +10,15 @@ module MildAnvil
         DEEPEST_LINES = 40_000
         DEEPEST_BYTES = 8 * 1024 * 1024
         STEP = Layout::PROBE_LINES / 2
+        # A window without two lines in a row of which so many words are numbers holds no table.
+        NUMBERS_SHARE = 0.3
+        NUMBER = /\A["'#(\[]?[+\-−]?[.,]?\d[\d.,:'eE+-]*/
+        SECONDS = 3.0
 
         # @param text [Text]
         # @param limit [TimeLimit]
         # @param choices [Hash] delimiter, decimal_mark: as the user chose, or nil
-        def initialize(text, units, limit: TimeLimit.new, **choices)
+        def initialize(text, units, limit: TimeLimit.new(seconds: SECONDS), **choices)
           @limit = limit
           @text = text
           @units = units
@@ -34,7 +38,7 @@ module MildAnvil
 
         def layout(lines)
           @spread ||= @text.spread(SPREAD_LINES)
-          Layout.detect(lines, @units, spread: @spread, **@choices)
+          LayoutSearch.new(lines, @units, spread: @spread, **@choices).call
         end
 
         def deeper
@@ -47,10 +51,21 @@ module MildAnvil
         end
 
         def in_window(lines, from)
+          return unless numbers?(lines[from, Layout::PROBE_LINES])
+
           found = layout(lines[from, Layout::PROBE_LINES])
           [lines.first(from + Layout::PROBE_LINES), found.moved(from, lines)]
         rescue InvalidInput
           nil
+        end
+
+        def numbers?(lines)
+          lines.each_cons(2).any? { |pair| pair.all? { |line| mostly_numbers?(line) } }
+        end
+
+        def mostly_numbers?(line)
+          parts = line.split(/[;,|\s]+/)
+          parts.any? && parts.count { |part| NUMBER.match?(part) } >= NUMBERS_SHARE * parts.size
         end
       end
     end

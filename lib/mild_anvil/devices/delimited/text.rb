@@ -10,13 +10,15 @@ module MildAnvil
         HEAD_BYTES = 512 * 1024
         SPREAD_BYTES = 1000
 
-        attr_reader :encoding, :bom, :newline, :bytes
+        # heads: names of its columns that no line holds, or nil
+        attr_reader :encoding, :bom, :newline, :bytes, :heads
 
         # @param source [Source]
         # @param from [Integer] offset behind a byte mark
         # @param encoding [String] of the source's bytes
         # @param last_line [Integer, nil] nothing behind it is read
-        def initialize(source, encoding:, bom:, newline:, from: 0, last_line: nil, told: encoding)
+        def initialize(source, encoding:, bom:, newline:, from: 0, last_line: nil, told: encoding, heads: nil)
+          @heads = heads
           @source = source
           @from = from
           @bytes = source.size - from
@@ -29,7 +31,8 @@ module MildAnvil
 
         # @return [Text] the same, ended behind that line
         def until_line(line)
-          Text.new(@source, encoding: @inner, told: encoding, bom: bom, newline: newline, from: @from, last_line: line)
+          Text.new(@source, encoding: @inner, told: encoding, bom: bom, newline: newline, from: @from, last_line: line,
+                            heads: heads)
         end
 
         # @return [Array<String>] the first lines, UTF-8, without their ends

@@ -19,6 +19,7 @@ module MildAnvil
         def call(source)
           empty! if source.empty?
           head = source.read(0, PROBE_BYTES)
+          binary!(head) if OpenFormats.looks_like(head).first
           mark, encoding = MARKS.find { |m, _| head.byteslice(0, m.bytesize) == m }
           from = mark ? mark.bytesize : 0
           probe = head.byteslice(from..)
@@ -41,7 +42,7 @@ module MildAnvil
         def turned(source, from, encoding, bom:)
           turned = TurnedText.new(source, from, encoding)
           empty! if turned.empty?
-          binary! if turned.odd_share > CONTROL_SHARE
+          binary!(source.read(0, PROBE_BYTES)) if turned.odd_share > CONTROL_SHARE
           Text.new(turned.source, encoding: "UTF-8", told: encoding, bom: bom, newline: turned.newline)
         end
         private_class_method :turned
@@ -50,7 +51,7 @@ module MildAnvil
           return zeros_guess(probe) if probe.include?("\0".b)
 
           controls = probe.count("\x01-\x08\x0B\x0C\x0E-\x1F\x7F".b)
-          binary! if controls > probe.bytesize * CONTROL_SHARE
+          binary!(probe) if controls > probe.bytesize * CONTROL_SHARE
           utf8?(probe, source) ? "UTF-8" : "Windows-1252"
         end
         private_class_method :guess
@@ -76,14 +77,12 @@ module MildAnvil
           return "UTF-16LE" if low > pairs * HALF_ZERO_SHARE && high < pairs * 0.05
           return "UTF-16BE" if high > pairs * HALF_ZERO_SHARE && low < pairs * 0.05
 
-          binary!
+          binary!(probe)
         end
         private_class_method :zeros_guess
 
-        def binary!
-          raise InvalidInput,
-                "This is binary, not text: it cannot be read as a table. Export it from the logger as CSV or text"
-        end
+        # @param head [String] its first bytes
+        def binary!(head) = raise(InvalidInput, OpenFormats.refusal(head))
         private_class_method :binary!
 
         # Two bytes a character may also be binary that happens to be even: its characters tell.

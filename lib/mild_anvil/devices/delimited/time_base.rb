@@ -15,7 +15,9 @@ module MildAnvil
         # @param form [String, nil] "clock" or "stamp"
         # @param interval_seconds [Float, nil] stated by the file or the user, where there is no time at all
         # @param warnings [Array<String>] added to
-        def initialize(rows:, column:, form:, interval_seconds:, warnings:)
+        # @param first [Float] of the first row, where there is no time: readings without one count from 1
+        def initialize(rows:, column:, form:, interval_seconds:, warnings:, first: 0.0)
+          @first = first
           @rows = rows
           @column = column
           @form = form
@@ -23,13 +25,23 @@ module MildAnvil
           @warnings = warnings
         end
 
+        # An hour that the clock jumped by, if it did.
+        # @return [ClockJump, nil]
+        def clock_jump
+          return unless %w[clock stamp].include?(@form)
+          return @clock_jump if defined?(@clock_jump)
+
+          stamps = Core::Packed.unpack(@rows.columns[@column.index]) if @form == "stamp"
+          @clock_jump = ClockJump.find(Core::Packed.unpack(counted), stamps: stamps)
+        end
+
+        # @param clock_changed [Boolean] whether that hour was none
         # @return [String] packed seconds, never falling; NaN where a stamp is missing
         # @raise [InvalidInput] where the time runs backwards, with the line
-        def seconds
-          return Core::Packed.pack(Array.new(@rows.count) { |i| i * @interval_seconds }) if @column.nil?
+        def seconds(clock_changed: false)
+          return Core::Packed.pack(Array.new(@rows.count) { |i| @first + (i * @interval_seconds) }) if @column.nil?
 
-          packed = @rows.columns[@column.index]
-          packed = from_first(packed) if @form || @column.role == "sample"
+          packed = clock_changed && clock_jump ? clock_jump.mended(counted) : counted
           survey = Core::Packed.survey(packed)
           backwards!(Core::Packed.unpack(packed)) if survey.smallest_step.negative?
           stands_still! unless survey.highest > survey.lowest
@@ -37,6 +49,11 @@ module MildAnvil
         end
 
         private
+
+        def counted
+          packed = @rows.columns[@column.index]
+          @counted ||= @form || @column.role == "sample" ? from_first(packed) : packed
+        end
 
         # Clock times and stamps count from the first row.
         def from_first(packed)

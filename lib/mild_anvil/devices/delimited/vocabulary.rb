@@ -33,6 +33,7 @@ module MildAnvil
           "time" => /zeit\z|tijd\z|\Atid|tempo|temps|tiempo|czas/,
           "angle" => /winkel|vinkel|ângulo|angol|kąt/
         }.freeze
+        ROW_NUMBER = /\A\s*(?:no\.?|nr\.?)?\s*#\s*\z/i
         # Words that tell the main force from the others beside it.
         MAIN = %w[main total sum gesamt haupt principal principale load force kraft].freeze
         WHOLE = /gesamt|total|całkow|yhteis|samlad|haupt|huvud|hoofd|main|princip|główn|summe/
@@ -46,6 +47,8 @@ module MildAnvil
         # @param header [String]
         # @return [String, nil] role
         def role(header)
+          return "sample" if header.to_s.match?(ROW_NUMBER)
+
           words = words_of(header)
           leading = WORDS.find { |_, known| known.include?(words.first) }&.first
           return "other" if [nil, "force"].include?(leading) && stem?(words, STEMS["other"])

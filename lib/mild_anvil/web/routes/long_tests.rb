@@ -46,7 +46,7 @@ module MildAnvil
           app.operation("bringLongLog") do |given|
             file = uploaded
             test = Acts::BringLog.call(station_id: given.id, name: Upload.name_of(file), bytes: file[:tempfile].read,
-                                       person_id: person_id)
+                                       person_id: person_id, clock_changed: choices_given[:clock_changed])
             json(Acts::ShowTest.call(test.id), status: 201)
           end
           app.operation("markStation") do |given|

@@ -64,8 +64,9 @@ module MildAnvil
 
           def analysed(row)
             judged = channels(row).find { |one| one[:judged] } || channels(row).first
-            loaded = JSON.parse(row[:reading])["loaded_before_seconds"]
-            curve = Core::Curve::Recording.new(time_axis: axis(row), channels: read(row), loaded_before_seconds: loaded)
+            loaded, timed = JSON.parse(row[:reading]).values_at("loaded_before_seconds", "timed")
+            curve = Core::Curve::Recording.new(time_axis: axis(row), channels: read(row), loaded_before_seconds: loaded,
+                                               timed: timed != false)
             Core::Curve::Analysis.new(curve.freeze, sense: judged[:loading_sign])
           end
 

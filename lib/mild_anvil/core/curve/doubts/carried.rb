@@ -24,7 +24,8 @@ module MildAnvil
           def self.left(share, seconds)
             near = (share - Findings::Residual::CARRIES_SHARE).abs < NEAR_SHARE
             Doubts.doubt("look", format("%.1f %% of the peak, near the limit of 5 %%", 100 * share), near) +
-              Doubts.doubt("likely", format("seen for %.2g s only", seconds), seconds < SHORT_SECONDS)
+              Doubts.doubt("likely", format("seen for %.2g s only", seconds || 0.0),
+                           !seconds.nil? && seconds < SHORT_SECONDS)
           end
           private_class_method :left
         end

@@ -14,8 +14,15 @@ module MildAnvil
             seconds = finding.extra[:seconds]
             Doubts.doubt("likely", format("%.2g s is short for a hold", seconds), seconds < SHORT_SECONDS) +
               Doubts.doubt("likely", "no displacement shows that the machine stood", unseen?(analysis)) +
-              verdict(finding.extra[:target]) + force(finding.extra[:target], analysis)
+              unseen(finding.extra[:unseen_seconds]) + verdict(finding.extra[:target]) + force(finding.extra[:target],
+                                                                                               analysis)
           end
+
+          def self.unseen(seconds)
+            Doubts.doubt("look", format("nobody saw %.3g s of it: what was not seen was not held", seconds),
+                         seconds.positive?)
+          end
+          private_class_method :unseen
 
           def self.unseen?(analysis) = analysis.travel.nil? && !analysis.staircase?
           private_class_method :unseen?

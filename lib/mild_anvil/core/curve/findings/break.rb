@@ -100,9 +100,10 @@ module MildAnvil
           def self.broken(analysis, start, peak)
             kind, seconds = speed(analysis, peak)
             took = seconds ? "#{format('%.2g', seconds)} s" : "an unknown time"
+            took = analysis.recording.timed? ? " in #{took}" : ""
             fall = format("from %<high>g %% to %<low>g %% of the peak", high: HIGH_SHARE * 100, low: LOW_SHARE * 100)
             Finding.new(kind: :break, at_seconds: analysis.time_axis[start], force_newtons: analysis.clean[start],
-                        because: "#{kind}: #{fall} in #{took}",
+                        because: "#{kind}: #{fall}#{took}",
                         extra: { speed: kind, fall_seconds: seconds, sample: start })
           end
           private_class_method :broken
@@ -111,7 +112,7 @@ module MildAnvil
           def self.speed(analysis, peak)
             net = analysis.clean
             low = (analysis.peak_index...net.size).find { |i| net[i] <= LOW_SHARE * peak }
-            return ["unknown", nil] if low.nil?
+            return ["unknown", nil] if low.nil? || !analysis.recording.timed?
 
             high = low
             high -= 1 while net[high] < HIGH_SHARE * peak && high > analysis.peak_index

@@ -35,10 +35,10 @@ module MildAnvil
           private_class_method :ends?
 
           def self.finding(analysis, fall, kind)
+            took = analysis.recording.timed? ? format(" in %.2g s", fall.seconds) : ""
             Finding.new(kind: kind, at_seconds: analysis.time_axis[fall.top], force_newtons: fall.level,
-                        because: format("%s maximum followed by a fall of %.1f %% in %.2g s",
-                                        kind == :first_failure ? "first" : "a further", 100 * fall.drop_share,
-                                        fall.seconds),
+                        because: format("%s maximum followed by a fall of %.1f %%%s",
+                                        kind == :first_failure ? "first" : "a further", 100 * fall.drop_share, took),
                         extra: { sample: fall.top, after_newtons: analysis.clean[fall.bottom],
                                  drop_share: fall.drop_share, fall_seconds: fall.seconds })
           end

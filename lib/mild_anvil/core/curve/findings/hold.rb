@@ -22,11 +22,13 @@ module MildAnvil
             settled = forces.drop((forces.size * SETTLED_FROM).floor)
             start, finish = edges(analysis, first, forces, settled)
             target = target_for(analysis, plateau)
-            seconds = analysis.time_axis[plateau.last] - analysis.time_axis[first]
+            gaps = Unseen.in(analysis.time_axis, first, plateau.last)
+            seconds = analysis.time_axis[plateau.last] - analysis.time_axis[first] - gaps.sum(&:seconds)
             Finding.new(kind: :hold, at_seconds: analysis.time_axis[first],
                         until_seconds: analysis.time_axis[plateau.last], force_newtons: start,
-                        because: because(seconds, target),
-                        extra: { sample: first, seconds: seconds, start_newtons: start, end_newtons: finish,
+                        because: because(seconds, target, gaps),
+                        extra: { sample: first, seconds: seconds, unseen_seconds: gaps.sum(&:seconds),
+                                 start_newtons: start, end_newtons: finish,
                                  lowest_newtons: lowest(forces), mean_newtons: forces.sum / forces.size,
                                  settled_newtons: settled.sum / settled.size,
                                  relaxation_share: start.zero? ? 0.0 : (start - finish) / start, target: target })
@@ -59,13 +61,21 @@ module MildAnvil
           end
           private_class_method :lowest
 
-          def self.because(seconds, target)
-            return format("held for %.3g s", seconds) if target.nil?
+          def self.because(seconds, target, gaps)
+            return [format("held for %.3g s", seconds), *Unseen.words(gaps)].join("; ") if target.nil?
 
-            format("%s: %.3g s at or above %.6g N, %.3g s wanted", target[:satisfied] ? "kept" : "not kept",
-                   target[:seconds_at_or_above], target[:limit_newtons], target[:wanted_seconds])
+            figures = format("%.3g s at or above %.6g N, %.3g s wanted",
+                             *target.values_at(:seconds_at_or_above, :limit_newtons, :wanted_seconds))
+            ["#{verdict(target)}: #{figures}", *Unseen.words(gaps)].join("; ")
           end
           private_class_method :because
+
+          def self.verdict(target)
+            return "kept" if target[:satisfied]
+
+            target[:shown] ? "not kept" : "not shown to be kept"
+          end
+          private_class_method :verdict
 
           # The target nearest to the level, within a tenth of it.
           def self.target_for(analysis, plateau)
@@ -73,24 +83,30 @@ module MildAnvil
             return if (wanted[:newtons] - plateau.level).abs > 0.1 * wanted[:newtons]
 
             limit = wanted[:newtons] * (1 - (wanted[:below_share] || 0.0))
-            held = unbroken(analysis, plateau, limit)
+            all = unbroken(analysis, plateau, limit, [])
+            held = unbroken(analysis, plateau, limit, Unseen.in(analysis.time_axis, plateau.first, plateau.last))
             { newtons: wanted[:newtons], limit_newtons: limit, wanted_seconds: wanted[:seconds],
               seconds_at_or_above: held, satisfied: held >= wanted[:seconds],
+              shown: held >= wanted[:seconds] || all < wanted[:seconds],
               lowest_above_limit_newtons: lowest(analysis.clean[plateau.first..plateau.last]) - limit }
           end
           private_class_method :target_for
 
-          # The longest stretch at or above the limit, by the lines of the hold: one reading of noise does not end it.
-          # Where it is above at an edge, it goes on outside.
-          def self.unbroken(analysis, held, limit)
-            best = above(held, limit).max_by { |from, to| to - from } or return 0.0
-            axis = analysis.time_axis
-            from, to = best
-            from = axis[edge(analysis, held.first, -1, limit)] if from <= held.segments.first.start_seconds
-            to = axis[edge(analysis, held.last, 1, limit)] if to >= held.segments.last.end_seconds
-            to - from
+          # The longest stretch at or above the limit, by the lines of the hold: one reading of noise does not end it,
+          # time that nobody saw does. Where it is above at an edge, it goes on outside.
+          def self.unbroken(analysis, held, limit, gaps)
+            spans = above(held, limit).map { |from, to| widened(analysis, held, limit, from, to) }
+            spans.flat_map { |from, to| Unseen.apart(from, to, gaps) }.map { |from, to| to - from }.max || 0.0
           end
           private_class_method :unbroken
+
+          def self.widened(analysis, held, limit, from, to)
+            axis = analysis.time_axis
+            from = axis[edge(analysis, held.first, -1, limit)] if from <= held.segments.first.start_seconds
+            to = axis[edge(analysis, held.last, 1, limit)] if to >= held.segments.last.end_seconds
+            [from, to]
+          end
+          private_class_method :widened
 
           # Stretches of time at or above the limit; those that meet are one.
           def self.above(held, limit)

@@ -61,9 +61,10 @@ module MildAnvil
           private_class_method :carried
 
           def self.unknown(analysis)
+            timed = analysis.recording.timed?
+            ends = timed ? "ends within #{AFTER_SECONDS} s of the break" : "has no reading after the break"
             Finding.new(kind: :residual, at_seconds: analysis.time_axis.end_seconds, force_newtons: nil,
-                        extra: { carries: nil },
-                        because: "the recording ends within #{AFTER_SECONDS} s of the break: unknown")
+                        extra: { carries: nil }, because: "the recording #{ends}: unknown")
           end
           private_class_method :unknown
         end

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module MildAnvil
+  module Devices
+    module Delimited
+      # What a person should know of how a file was read: sentences.
+      module ReadingWarnings
+        module_function
+
+        # @param layout [Layout]; @param rows [Rows]; @param columns [Array<Column>]; @param cell_units [CellUnits]
+        # @return [Array<String>]
+        def of(layout, rows, columns, cell_units)
+          [*units(cell_units.changes), *seconds(columns), *full(rows), *above(layout)]
+        end
+
+        def units(changes)
+          changes.group_by(&:column).map do |column, found|
+            first = found.first
+            more = " It changes #{found.size} times in all." if found.size > 1
+            "Line #{first.line}: the unit of #{column} changes from #{first.from} to #{first.to}. Every row was " \
+              "read by its own unit.#{more}"
+          end
+        end
+        private_class_method :units
+
+        def seconds(columns)
+          columns.select { |c| c.because.to_s.end_with?("taken as seconds") }
+                 .map { |c| "#{c.title} has no unit and was taken as seconds. If it is not, choose its unit." }
+        end
+        private_class_method :seconds
+
+        def full(rows)
+          return [] unless rows.overloads.positive?
+
+          ["#{rows.overloads} rows say that the cell had more than it can show (OL): the highest force is at least " \
+           "what was written there."]
+        end
+        private_class_method :full
+
+        def above(layout)
+          from, to = layout.passed_over
+          from ? ["Lines #{from} to #{to} hold another table, above this one. It was not read."] : []
+        end
+        private_class_method :above
+      end
+    end
+  end
+end
