@@ -3,6 +3,8 @@ import { useSyncExternalStore } from "react";
 const STORED = "single-keys";
 const OVERLAY = '[role="dialog"], [role="alertdialog"], [role="menu"], [role="listbox"]';
 const FIELD = 'input:not([type="checkbox"]):not([type="radio"]), textarea, select, [contenteditable="true"]';
+// A letter picks an entry of a list that has the focus, open or not.
+const LIST = "[role='combobox'], [role='listbox'], [role='menu'], [role='menubar'], [role='tree'], [role='grid']";
 const TICKED = 'input[type="checkbox"], input[type="radio"]'; // Space is theirs, Enter is not
 // Their own keys: Enter and Space do what has the focus; arrows and letters choose in a group.
 const CONTROL =
@@ -17,9 +19,13 @@ export function actsOnPage(event: KeyboardEvent, keys: string): boolean {
   if (document.querySelector(OVERLAY)) return false;
   if (keys.startsWith("Ctrl+")) return true;
   if (within(event.target, FIELD)) return false;
+  if (picks(keys) && within(event.target, LIST)) return false;
   if (keys === "Space" && within(event.target, TICKED)) return false;
   return !((keys === "Enter" || keys === " " || keys === "Space") && within(event.target, CONTROL));
 }
+
+/** Letters and figures, alone or one after the other. */
+const picks = (keys: string) => keys.split(" ").every((key) => key.length === 1);
 
 /** Whether what is typed goes into a field, or into a menu that is open. */
 export const isTyping = (target: EventTarget | null): boolean =>

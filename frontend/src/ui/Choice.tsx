@@ -1,5 +1,5 @@
 import { Select } from "radix-ui";
-import { useId } from "react";
+import { useId, type KeyboardEvent } from "react";
 
 export type Option = { value: string; label: string; note?: string };
 type Props = {
@@ -13,6 +13,12 @@ type Props = {
 };
 
 const NONE = "\u0000";
+
+/** A letter that was meant for the page changes nothing in a list that is closed; Enter, Space and arrows open it. */
+const keepsWhileClosed = (event: KeyboardEvent<HTMLButtonElement>) => {
+  const open = event.currentTarget.getAttribute("aria-expanded") === "true";
+  if (!open && event.key.length === 1 && event.key !== " ") event.preventDefault();
+};
 
 /** One of a list. An empty value is allowed and shown as its own option. */
 export function Choice({ label, value, options, onChange, className, bare, error }: Props) {
@@ -28,6 +34,7 @@ export function Choice({ label, value, options, onChange, className, bare, error
         <Select.Trigger
           id={id}
           aria-label={bare ? label : undefined}
+          onKeyDown={keepsWhileClosed}
           className="field flex items-center justify-between gap-2 text-left"
         >
           <Select.Value />

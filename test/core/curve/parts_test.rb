@@ -185,6 +185,7 @@ class CurvePartsTest < CoreCase
   Asked = Struct.new(:clean, :peak_index, :falls, :descents, :time_axis, :noise_newtons, :sigma_newtons, :conditions,
                      keyword_init: true) do
     def of(_) = conditions
+    def step_newtons = nil
   end
 
   def asked(clean, **rest)

@@ -7,7 +7,9 @@ module MildAnvil
       class Cycles
         GATE_SHARE = 0.05 # of the peak
         GATE_SIGMAS = 10
-        ALIKE_SHARE = 0.15 # how far the amplitudes of one group may lie apart
+        ALIKE_SHARE = 0.15 # how far the amplitudes of one group may lie apart, beside what noise makes of extremes
+        ALIKE_SIGMAS = 6
+        DOWN_SHARE = 0.1 # of the time that the way up took: what comes down faster gave way
         FEWEST = 2
         FOOT_SHARE = 0.002 # of the peak
         # A long hold at the top makes it an attempt, not a cycle: time above the middle of the amplitude, as a share.
@@ -49,7 +51,7 @@ module MildAnvil
         end
 
         def cycle?(start, top, bottom)
-          unloaded?(top, bottom) && pointed?(start, top, bottom) && !held?(start, top, bottom)
+          unloaded?(start, top, bottom) && pointed?(start, top, bottom) && !held?(start, top, bottom)
         end
 
         # Somebody waited at the top: that is an attempt.
@@ -78,17 +80,20 @@ module MildAnvil
         def alike?(one, other)
           first = @forces[one[1]] - @forces[one[2]]
           second = @forces[other[1]] - @forces[other[2]]
-          (first - second).abs <= ALIKE_SHARE * [first,
-                                                 second].max &&
-            (@forces[one[1]] - @forces[other[1]]).abs <= ALIKE_SHARE * @forces[one[1]]
+          noise = ALIKE_SIGMAS * @baseline.noise_newtons
+          (first - second).abs <= (ALIKE_SHARE * [first, second].max) + noise &&
+            (@forces[one[1]] - @forces[other[1]]).abs <= (ALIKE_SHARE * @forces[one[1]]) + noise
         end
 
         # By a reversal of the displacement, or smoothly.
-        def unloaded?(top, bottom)
+        def unloaded?(start, top, bottom)
           travel = @baseline.travel
           return travel.from(top, bottom).negative? if travel
 
           drop = @forces[top] - @forces[bottom]
+          axis = @baseline.time_axis
+          return false if axis[bottom] - axis[top] < DOWN_SHARE * (axis[top] - axis[start])
+
           bottom - top >= 4 && (top...bottom).none? { |i| @forces[i] - @forces[i + 1] > 0.5 * drop }
         end
 

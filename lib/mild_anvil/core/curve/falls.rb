@@ -21,6 +21,9 @@ module MildAnvil
         SAG_SHARE = 0.03
         SOFT_SHARE = 0.25 # of the usual rate of loading
         SAGGING_SECONDS = 1.0
+        BESIDE = 12 # samples before the top and behind the bottom of a fall
+        EXTREMES_SHARE = 0.6 # of a fall stays when they are taken together, unless it is made of noise
+        BACK_SHARE = 0.4 # of the elastic shortening: so far back nothing gave way, however fast it went
         TOP_SHARE = 0.9 # of the lowest of the cycles' tops
         STANDS_SHARE = 0.2 # of the usual rate of travel
 
@@ -77,10 +80,19 @@ module MildAnvil
           sudden?(fall) || !slid?(fall) ? :failure : :sliding
         end
 
-        # Slowly, while the machine stood.
+        # Slowly, while the machine stood; or from one extreme of the noise to another.
         def sags?(fall)
-          fall.seconds >= SAGGING_SECONDS &&
-            @held.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
+          return false unless @held.any? { |range| range.cover?(fall.start) && range.cover?(fall.finish) }
+
+          fall.seconds >= SAGGING_SECONDS || settled_drop(fall) < EXTREMES_SHARE * fall.drop
+        end
+
+        # From the mean of what led to its top to the mean of what followed its bottom.
+        def settled_drop(fall)
+          width = (SUDDEN_SECONDS / @axis.typical_interval_seconds).round.clamp(0, BESIDE)
+          before = @forces[[fall.top - width, 0].max..fall.top]
+          after = @forces[fall.bottom..(fall.bottom + width)]
+          (before.sum / before.size) - (after.sum / after.size)
         end
 
         # Down, and up again, about a level that was then held.
@@ -101,7 +113,8 @@ module MildAnvil
           return true if within_cycles?(fall)
 
           if @baseline.travel && fall.slide.abs > 4 * @baseline.travel.sigma
-            return fall.slide < -REVERSAL_SHARE * elastic(fall) && !leap?(fall)
+            back = fall.slide < -REVERSAL_SHARE * elastic(fall)
+            return back && (!leap?(fall) || (fall.finish - fall.start > 1 && fall.slide < -BACK_SHARE * elastic(fall)))
           end
 
           middle = (fall.start + fall.finish) / 2
@@ -123,7 +136,7 @@ module MildAnvil
 
         # A held force that sags: slow, and nothing moves on; or little, while the drive stood between two strokes.
         def relaxation?(fall)
-          return true if fall.drop_share < SAG_SHARE && fall.seconds > SUDDEN_SECONDS && stands?(fall)
+          return true if fall.seconds > SUDDEN_SECONDS && stands?(fall) && settled_drop(fall) < SAG_SHARE * fall.level
           return false if fall.drop_share > 0.2 || fall.seconds < 1.0
           return false if fall.drop / fall.seconds > RELAXING_RATE_SHARE * @usual.newtons_per_second
 

@@ -25,7 +25,10 @@ module MildAnvil
         end
 
         # @return [Boolean] whether any column is read so
-        def any? = @style.units_inside? || @columns.any?(&:unit_column)
+        def any? = @columns.any? { |column| reads?(column.index) }
+
+        # @return [Boolean] whether that column is
+        def reads?(index) = !@columns[index].unit.nil? && (@style.units_inside? || !@columns[index].unit_column.nil?)
 
         # @return [Float, nil] SI; nil for what is no number, has a unit of something else, or none where several are
         #   used
@@ -36,7 +39,6 @@ module MildAnvil
           return without_unit(column, number) if text.nil?
 
           unit = @known[text]
-          return number if column.unit.nil?
           return if unit.nil? || unit.quantity != column.unit.quantity
 
           note(column, unit, line)
@@ -54,8 +56,6 @@ module MildAnvil
         def unit_in(field) = @style.units_inside? ? NumberStyle.unit_in(field) : nil
 
         def without_unit(column, number)
-          return number if column.unit.nil?
-
           @several[column.index] ? nil : number * column.unit.factor
         end
 

@@ -21,7 +21,7 @@ module MildAnvil
         OFF_SECONDS = 2.0 # and INTERVALS of the log beside the hour itself
         INTERVALS = 5
         LONGEST_INTERVAL = 600.0 # of a log in which an hour is a jump
-        FEWEST_ROWS = 5
+        FEWEST_STEPS = 4
         CHANGES = [3, 4, 9, 10, 11].freeze # months in whose Sundays clocks are changed somewhere
 
         # @param values [Array<Float>] seconds, from the first row
@@ -29,23 +29,24 @@ module MildAnvil
         # @return [ClockJump, nil]
         def self.find(values, stamps: nil)
           steps = values.each_cons(2).map { |a, b| b - a }
-          usual = usual(steps) or return
-          return if values.size < FEWEST_ROWS || usual > LONGEST_INTERVAL
-
-          hours = steps.each_index.select { |i| hour?(steps[i], OFF_SECONDS + (INTERVALS * usual)) }
-          hours = hours.select { |i| steps[i].negative? || may_change?(stamps[i]) } if stamps
-          at = hours.first
+          at = hours(steps).find { |i| steps[i].negative? || stamps.nil? || may_change?(stamps[i]) }
           at && new(row: at + 1, seconds: steps[at].positive? ? HOUR : -HOUR)
         end
+
+        # @return [Array<Integer>] of the steps that are an hour, in a log whose steps are much shorter
+        def self.hours(steps)
+          usual = usual(steps)
+          return [] if steps.size < FEWEST_STEPS || usual.nil? || usual > LONGEST_INTERVAL
+
+          steps.each_index.select { |i| (steps[i].abs - HOUR).abs <= OFF_SECONDS + (INTERVALS * usual) }
+        end
+        private_class_method :hours
 
         def self.may_change?(stamp)
           day = Time.at(stamp).utc
           day.sunday? && CHANGES.include?(day.month)
         end
         private_class_method :may_change?
-
-        def self.hour?(step, spare) = (step.abs - HOUR).abs <= spare
-        private_class_method :hour?
 
         def self.usual(steps)
           sorted = steps.select { |step| step.positive? && step.finite? }.sort

@@ -24,6 +24,7 @@ module MildAnvil
           headers = @layout.given_heads || header_fields
           unit_fields = @layout.unit_line ? @layout.heads(@lines[@layout.unit_line - 1]) : []
           columns = Array.new(@layout.field_count) { |i| column(i, headers[i].to_s, unit_fields[i]) }
+          one_count(columns)
           name_time(columns)
           columns.each { |c| seconds(c) }
           choose_main(columns)
@@ -113,7 +114,7 @@ module MildAnvil
 
         # Without a header the first rising column is the time and the rest is asked for.
         def name_time(columns)
-          columns.each { |c| c.role ||= "other" } if @layout.header_line || @layout.given_heads
+          columns.each { |c| c.role ||= "other" } if headed?
           return if columns.one? || columns.any? { |c| %w[time sample].include?(c.role) }
 
           rising = columns.find { |c| nameless?(c) && rising?(c.index) } or return
@@ -122,6 +123,7 @@ module MildAnvil
           rising.confidence = "guess"
         end
 
+        def headed? = !(@layout.header_line || @layout.given_heads).nil?
         def nameless?(column) = [nil, "other"].include?(column.role) && column.unit.nil?
 
         def rising?(index)
@@ -129,6 +131,13 @@ module MildAnvil
           steps = values.each_cons(2).map { |a, b| b - a }
           values.size > 2 && values.size >= MOSTLY * sample_fields(index).size && steps.none?(&:negative?) &&
             steps.count(&:positive?) >= MOSTLY * steps.size
+        end
+
+        # Of several that are named like a count, those that do not count the rows are something else.
+        def one_count(columns)
+          named = columns.select { |c| c.role == "sample" && !@choices.key?(c.index) }
+          counting = named.select { |c| counted?(c.index) }
+          (named - counting).each { |c| c.role = "other" } if named.size > 1 && counting.any?
         end
 
         # @return [Array(String, String)] role and why

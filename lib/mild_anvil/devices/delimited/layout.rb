@@ -13,7 +13,7 @@ module MildAnvil
                           :preamble, :word_columns, :given_heads, :passed_over, keyword_init: true) do
         def initialize(word_columns: [], **rest) = super
 
-        def fields(line) = Layout.cut(line, delimiter)
+        def fields(line) = Layout.cut(line, delimiter, field_count)
 
         # @return [Array<String>] of a line above the table, whose words and units may hold a space
         def heads(line) = Layout.heads(line, delimiter, field_count)
@@ -42,11 +42,12 @@ module MildAnvil
         MARKED = %r{\A\s*(?:#+|//+|%+)\s*(?=\S)} # of a remark
         NO_VALUE = %r{\A(?:nan|n/a|na|null|none|inf|-inf|-+|\*+|overflow|ovf|ol|#(?:n/a|value!|div/0!|num!|ref!))\z}i
 
+        # @param count [Integer, nil] fields that it should have: bars at both ends may also stand beside empty cells
         # @return [Array<String>] trimmed fields
-        def self.cut(line, delimiter)
+        def self.cut(line, delimiter, count = nil)
           return line.strip.split(/\s+/) if delimiter == " "
 
-          line = line[BARRED, 1] || line if delimiter == "|"
+          line = line[BARRED, 1] if delimiter == "|" && BARRED.match?(line) && line.count("|") + 1 != count
           return quoted(line, delimiter) if line.include?('"')
 
           line.split(delimiter, -1).map(&:strip)
@@ -63,7 +64,7 @@ module MildAnvil
         end
 
         def self.heads_of(line, delimiter, count)
-          return cut(line, delimiter) unless delimiter == " "
+          return cut(line, delimiter, count) unless delimiter == " "
 
           wide = line.strip.split(/\s{2,}|\t/)
           wide.size == count ? wide : line.strip.gsub(/\s+([\[(])/, "").split(/\s+/)

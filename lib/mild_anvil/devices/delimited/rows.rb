@@ -85,7 +85,7 @@ module MildAnvil
             letters = @forms.map { |form| FORMS.fetch(form) }
             mark = @layout.style.thousands
             mark = "" if mark.nil? || mark == " "
-            if letters.include?(nil) || @cell_units
+            if letters.include?(nil) || @cell_units || @layout.style.units_inside?
               false
             else
               [@layout.delimiter,
@@ -140,7 +140,7 @@ module MildAnvil
         def value(fields, index, line)
           form = @forms[index]
           return if form == "words" || fields.size != @layout.field_count
-          return @cell_units.value(index, fields, line) if form.nil? && @cell_units
+          return @cell_units.value(index, fields, line) if form.nil? && @cell_units&.reads?(index)
 
           found = form ? Stamps.parse(fields[index], form) : @layout.style.parse(fields[index])
           found && (found * @scales[index])

@@ -56,16 +56,23 @@ module MildAnvil
         end
         private_class_method :guess
 
-        # A probe may end within a character.
+        # Where the first part has plain letters alone, a later one may tell. Parts may begin and end within a
+        # character.
         def utf8?(probe, source)
-          text = probe.dup.force_encoding("UTF-8")
-          return true if text.valid_encoding?
+          return valid?(probe, cut: probe.bytesize < source.size) unless probe.ascii_only?
 
-          probe.bytesize < source.size && (1..3).any? do |cut|
-            probe.byteslice(0, probe.bytesize - cut).force_encoding("UTF-8").valid_encoding?
+          source.each_part.all? do |part|
+            part.ascii_only? || valid?(part.sub(/\A[\x80-\xBF]{1,3}/n, ""), cut: true)
           end
         end
         private_class_method :utf8?
+
+        def valid?(bytes, cut:)
+          (cut ? 0..3 : 0..0).any? do |left_out|
+            bytes.byteslice(0, [bytes.bytesize - left_out, 0].max).force_encoding("UTF-8").valid_encoding?
+          end
+        end
+        private_class_method :valid?
 
         def zeros_guess(probe)
           pairs = probe.bytesize / 2

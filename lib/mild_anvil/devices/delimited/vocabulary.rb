@@ -30,7 +30,7 @@ module MildAnvil
                       belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/x,
           "displacement" => /verschieb|längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|
                              desloc|desplaz|spost|verplaats|kolbenweg|slaglängd|wydłuż|przemieszcz|droga/x,
-          "time" => /zeit\z|tijd\z|\Atid|tempo|temps|tiempo|czas/,
+          "time" => /zeit|tijd\z|\Atid|tid\z|dur[ée]e|dauer\z|tempo|temps|tiempo|czas/,
           "angle" => /winkel|vinkel|ângulo|angol|kąt/
         }.freeze
         ROW_NUMBER = /\A\s*(?:no\.?|nr\.?)?\s*#\s*\z/i

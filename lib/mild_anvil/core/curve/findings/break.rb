@@ -22,6 +22,7 @@ module MildAnvil
           RATE_SECONDS = 0.002
           STEEP_SHARE = 0.1
           SEEN_SIGMAS = 12
+          SEEN_STEPS = 4 # of the display: a single one is as steep wherever it comes
           STEEP_LINE_SHARE = 0.25
 
           def self.find(analysis)
@@ -69,7 +70,8 @@ module MildAnvil
             width = [(RATE_SECONDS / analysis.time_axis.typical_interval_seconds).round, 1].max
             drop = drops(analysis.clean, width)
             steepest = ([top + 1, gone].min..gone).max_by(&drop)
-            return knee(analysis, top, gone) if drop.call(steepest) < SEEN_SIGMAS * analysis.noise_newtons
+            seen = [SEEN_SIGMAS * analysis.noise_newtons, SEEN_STEPS * (analysis.step_newtons || 0.0)].max
+            return knee(analysis, top, gone) if drop.call(steepest) < seen
 
             gate = [STEEP_SHARE * drop.call(steepest), 3 * analysis.sigma_newtons].max
             index = steepest

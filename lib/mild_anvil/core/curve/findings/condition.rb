@@ -124,7 +124,8 @@ module MildAnvil
 
             usual = axis.typical_interval_seconds
             axis.stamps.each_cons(2).with_index.filter_map do |(a, b), i|
-              next unless b - a > GAP_INTERVALS * usual && analysis.net[i] > LOADED_SHARE * analysis.peak_newtons
+              loaded = analysis.net[i, 2].max > LOADED_SHARE * analysis.peak_newtons
+              next unless loaded && b - a > GAP_INTERVALS * usual
 
               Finding.new(kind: :dropout, at_seconds: a, until_seconds: b, force_newtons: analysis.net[i],
                           because: format("no sample for %.3g s, %.0f intervals", b - a, (b - a) / usual),

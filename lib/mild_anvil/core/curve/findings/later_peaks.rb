@@ -8,6 +8,7 @@ module MildAnvil
         # inner one.
         module LaterPeaks
           POSITION = 37
+          NOISE_SIGMAS = 4
           SHARE = 0.05 # of the peak, down before it, up to it, and down after it
 
           # @return [Array<Finding>]
@@ -24,8 +25,20 @@ module MildAnvil
                 analysis.time_axis[top].between?(s.at_seconds, s.until_seconds)
               end
             end
-            maxima.select { |top| after_failure?(analysis, failed, top) }.map { |top| finding(analysis, top) }
+            maxima.select { |top| after_failure?(analysis, failed, top) }
+                  .map { |top| finding(analysis, last_of(analysis, top)) }
           end
+
+          # Of a top that ends in the break the last reading is meant: those before it are higher by noise alone.
+          def self.last_of(analysis, top)
+            broken = analysis.of(Break).first&.extra&.fetch(:sample) || -1
+            spare = (NOISE_SIGMAS * analysis.noise_newtons) + (analysis.step_newtons || 0.0)
+            return top if broken < top || analysis.clean[top] - analysis.clean[broken] > spare
+
+            valley = analysis.clean[top..broken].min
+            analysis.clean[top] - valley > 2 * spare ? top : broken
+          end
+          private_class_method :last_of
 
           # Something gave way between the peak and here: a second attempt after an unloading is none.
           def self.after_failure?(analysis, failed, top)

@@ -15,10 +15,21 @@ module MildAnvil
             return [] if analysis.travel.nil? || analysis.recording.main.role == "torque"
 
             spans = analysis.cycles ? cycles(analysis) : attempts(analysis)
-            spans.each_with_index.map do |(start, top, finish), k|
-              finding(analysis, start, top, finish, spans[k + 1]&.at(1) || (analysis.clean.size - 1))
-            end
+            stops = spans.drop(1).map { |span| span[1] } + [analysis.clean.size - 1]
+            sets = spans.zip(stops).map { |(_, top, finish), stop| set(analysis, top, finish, stop) }
+            unloaded = unloaded(analysis, spans.first, sets.first)
+            spans.zip(sets).map { |span, set| finding(analysis, *span, set, unloaded) }
           end
+
+          # Where the travel stood before anything pulled; where that was not recorded, by how far the way back of the
+          # first loading lies from its way up.
+          def self.unloaded(analysis, span, set)
+            return analysis.travel.around(0) if analysis.quiet || span.nil?
+
+            apart = Branches.new(analysis, span[1], span[2]).apart
+            apart ? set - apart : analysis.travel.around(0)
+          end
+          private_class_method :unloaded
 
           def self.cycles(analysis)
             group = analysis.cycles
@@ -51,14 +62,14 @@ module MildAnvil
           end
           private_class_method :settled
 
-          def self.finding(analysis, start, top, finish, stop)
+          def self.finding(analysis, start, top, finish, set, unloaded)
             whole = start.positive? || !analysis.quiet.nil?
             Finding.new(kind: :loop, at_seconds: analysis.time_axis[start], until_seconds: analysis.time_axis[finish],
                         force_newtons: analysis.clean[top],
                         because: WORDS.fetch(whole ? :whole : :cut),
                         extra: { highest_minus_settled_newtons: settling(analysis, top),
                                  **(whole ? work(analysis, start, top, finish) : UNKNOWN),
-                                 **way(analysis, top, set(analysis, top, finish, stop), whole) })
+                                 **way(analysis, top, set, whole, unloaded) })
           end
           private_class_method :finding
 
@@ -75,12 +86,12 @@ module MildAnvil
           end
           private_class_method :work
 
-          # Where the recording starts under load, nothing says where the travel was without it: the set is unknown.
-          def self.way(analysis, top, set, whole)
+          # Where the recording starts under load, nothing shows where the travel was without it: the set is unknown.
+          def self.way(analysis, top, set, whole, unloaded)
             highest = analysis.travel.around(top, 1)
             origin = whole ? origin(analysis) : analysis.travel.around(0)
             { set_metres: whole ? set - origin : nil,
-              end_displacement_metres: set - analysis.travel.around(0),
+              end_displacement_metres: set - unloaded,
               highest_displacement_metres: highest - origin }
           end
           private_class_method :way

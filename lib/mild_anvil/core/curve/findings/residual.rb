@@ -32,9 +32,7 @@ module MildAnvil
 
           def self.after_fall(analysis)
             axis = analysis.time_axis
-            stop = analysis.of(Release).map do |f|
-              f.extra[:sample]
-            end.find { |i| i > analysis.peak_index } || (analysis.clean.size - 1)
+            stop = let_off(analysis) || (analysis.clean.size - 1)
             from = axis.index_at(axis[analysis.peak_index] + ((axis[stop] - axis[analysis.peak_index]) * SETTLED_FROM))
             return [] if axis[stop] - axis[from] < AFTER_SECONDS
 
@@ -42,6 +40,14 @@ module MildAnvil
             found.force_newtons <= (1 - GREAT_SHARE) * analysis.peak_newtons ? [found] : []
           end
           private_class_method :after_fall
+
+          # Where the load was taken off to nothing: what went down by itself to what it carries was not.
+          def self.let_off(analysis)
+            samples = analysis.of(Release).map { |f| f.extra[:sample] }.select { |i| i > analysis.peak_index }
+            to_rest = analysis.descents.select(&:to_rest).map(&:first)
+            (samples & to_rest).first || samples.first
+          end
+          private_class_method :let_off
 
           def self.carried(analysis, from, stop)
             rest = analysis.clean[from..stop].sort
