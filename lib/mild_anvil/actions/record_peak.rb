@@ -8,36 +8,38 @@ module MildAnvil
 
       # @param text [String, nil] the digits as shown; nil: nothing was read
       # @param unit [String, nil] of the display
+      # @param comma [String, nil] what was said of a comma that may be either; @param language [String, nil]: ReadTyped
       # @param once_key [String, nil] see OnceOnly
       # @return [Store::Models::Pull]
-      def call(lot_id:, person_id:, text: nil, unit: nil, once_key: nil, zero_before: nil, zero_after: nil, **place)
+      # @raise [InvalidInput]
+      def call(lot_id:, person_id:, text: nil, unit: nil, comma: nil, language: nil, once_key: nil, zero_before: nil,
+               zero_after: nil, **place)
         person = People.fetch!(person_id)
         lot = Store::Models::Lot.fetch!(lot_id)
-        reading = text && read(lot, { text: text, unit: unit || lot.display_unit }, place[:instrument_id])
+        read = text && ReadTyped.new(lot, cell: cell(lot, place[:instrument_id]), comma: comma, language: language)
+                                .call({ text: text, unit: unit || lot.display_unit })
         zeros = Chain::Zeros.read(lot, zero_before, zero_after)
         place = place.merge(zeros: zeros) if zeros.any?
         request = { lot: lot_id, text: text, unit: unit, **place.transform_values(&:to_s) }
         id = OnceOnly.call(once_key, person_id: person.id, action: :record_peak, request: request) do
-          record(lot_id, reading, person, place).id
+          record(lot_id, read, person, place).id
         end
         Store::Models::Pull.fetch!(id)
       end
 
-      # A scale that shows mass is read by what a kilogram weighs where it was checked.
-      def read(lot, typed, instrument_id)
-        reading = Figures.of(lot).parse(typed)
-        cell = instrument_id ? Store::Models::Instrument.fetch!(instrument_id) : Chain::ChooseInstruments.usual(lot)
-        return reading unless cell&.shows == "mass" && lot.measurand == "force"
-
-        unit = Chain::ShownMass.unit(cell, Catalogue.units.force!(typed[:unit]), Chain::ShownMass.gravity(cell))
-        Core::Quantity::TypedReading.parse(typed[:text], unit)
+      def cell(lot, instrument_id)
+        instrument_id ? Store::Models::Instrument.fetch!(instrument_id) : Chain::ChooseInstruments.usual(lot)
       end
-      private_class_method :read
+      private_class_method :cell
 
-      def record(lot_id, reading, person, place)
+      def record(lot_id, read, person, place)
         lot = Store::Models::Lot.locked!(lot_id)
+        reading = read&.reading
         pull = NewPull.call(lot: lot, person_id: person.id, origin: reading ? "display" : "nothing read", **place)
-        Measure.typed(pull, lot.terms.rated_quantity, reading, person_id: person.id) if reading
+        if reading
+          Measure.typed(pull, lot.terms.rated_quantity, reading, person_id: person.id, reason: read.reason,
+                                                                 lower_bound_cause: read.lower_bound_cause)
+        end
         Chain::ChooseInstruments.note_overload(pull, reading&.value_si, person_id: person.id)
         Store::Events.record(:record_peak, pull, person_id: person.id, lot_id: lot.id,
                                                  after: { text: reading&.text, unit: reading&.unit })

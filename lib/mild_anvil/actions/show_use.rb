@@ -100,7 +100,7 @@ module MildAnvil
 
       def numbers(name)
         @asked[name].split(";").map do |text|
-          number = Float(text.strip.tr(",", "."), exception: false)
+          number = Core::Quantity::TypedNumber.float(text)
           next number if number&.positive?
 
           raise InvalidInput.new("“#{text.strip}” is no number above 0", fields: { name => "must be numbers above 0" })

@@ -40,7 +40,8 @@ module MildAnvil
       def quantity(text, kind, units, name)
         match = FORM.match(text.to_s)
         unit = match && units.find(match[2])
-        return unit.to_si(match[1].tr(",", ".").to_f) if unit && unit.quantity == kind
+        number = match && Core::Quantity::TypedNumber.float(match[1])
+        return unit.to_si(number) if number && unit && unit.quantity == kind
 
         flag = name.to_s.sub(/_(metres|newtons)\z/, "").tr("_", "-")
         such = kind == "force" ? "20kN" : "0.2mm"

@@ -45,6 +45,8 @@ module MildAnvil
       private_class_method :table
 
       def number(text)
+        return text if Core::Quantity::TypedNumber.open?(text)
+
         Float(text.to_s.strip.tr(",", "."), exception: false) || text
       end
       private_class_method :number

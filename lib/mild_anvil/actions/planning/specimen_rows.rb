@@ -98,7 +98,7 @@ module MildAnvil
           %i[map_x map_y].each do |axis|
             next if values[axis].nil?
 
-            share = Float(values[axis].tr(",", "."), exception: false)
+            share = Core::Quantity::TypedNumber.float(values[axis])
             faults << "row #{ordinal}: #{axis} lies from 0 to 1" unless share&.between?(0, 1)
             values[axis] = share
           end

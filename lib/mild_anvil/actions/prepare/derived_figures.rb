@@ -62,7 +62,7 @@ module MildAnvil
             v["name"].to_s.downcase.include?("substrate strength")
           end or return
           unit = Catalogue.units.of("pressure").find { |u| u.symbol == value["unit"] } or return
-          number = Float(value["text"].to_s.tr(",", "."), exception: false)
+          number = Core::Quantity::TypedNumber.float(value["text"])
           unit.to_si(number) if number&.positive?
         end
       end

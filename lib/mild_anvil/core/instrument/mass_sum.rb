@@ -17,6 +17,9 @@ module MildAnvil
           raise InvalidInput.new("“#{text}” is no sum of masses: write 20+10+5", text: text) unless
             FORM.match?(text.to_s.strip)
 
+          open = text.scan(/[\d.,]+/).find { |number| Quantity::TypedNumber.open?(number) }
+          raise InvalidInput.new(Quantity::TypedNumber.question(open), text: text) if open
+
           parts, total = text.tr(",", ".").split("=")
           sum = parts.split("+").sum { |part| Rational(part.strip) }
           return sum.to_f if total.nil? || (sum - Rational(total.strip)).abs <= WITHIN * [sum, 1].max

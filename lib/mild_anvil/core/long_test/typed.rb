@@ -7,21 +7,17 @@ module MildAnvil
       Typed = Struct.new(:text, :unit, :si, :step_si, keyword_init: true)
 
       class Typed
-        FORM = /\A[-−+]?\d{1,12}(?:[.,]\d{1,9})?\z/
+        FORM = /\A-?\d{1,12}(?:\.\d{1,9})?\z/
         LARGEST = { "displacement" => 1.0e4, "temperature" => 5.0e3, "time" => 1.0e12 }.freeze # SI; else as below
         LARGEST_SI = 1.0e9
-        SPACES = "\u202F\u2009\u00A0 "
 
         # @param text [String]; @param unit [Quantity::Unit]
         # @param signed [Boolean]; @param above_zero [Boolean]; @param name [String] of what is typed, for the words
         # @return [Typed]
         # @raise [InvalidInput]
         def self.parse(text, unit, signed: false, above_zero: false, name: "the reading", field: :text)
-          plain = text.to_s.strip.delete(SPACES).tr(",−", ".-")
-          unless FORM.match?(text.to_s.strip.delete(SPACES))
-            refuse(field, "#{name} “#{text}” is no number: type the digits as the display shows them")
-          end
-          number = Rational(plain.delete_prefix("+"))
+          plain = plain(text) || refuse(field, not_read(text, name))
+          number = Rational(plain)
           refuse(field, "#{name} cannot lie below nothing") if number.negative? && !signed
           refuse(field, "#{name} cannot be nothing") if number.zero? && above_zero
 
@@ -34,6 +30,23 @@ module MildAnvil
           new(text: plain, unit: unit.symbol, si: si,
               step_si: (Rational(1, 10**decimals) * factor).to_f).freeze
         end
+
+        # @return [String, nil] a sign and digits with a point
+        def self.plain(text)
+          sign, digits = Quantity::TypedNumber.bare(text).match(/\A([-−+]?)(.*)\z/m).captures
+          found = Quantity::TypedNumber.plain(digits)
+          plain = found && "#{'-' if %w[- −].include?(sign)}#{found}"
+          plain if plain && FORM.match?(plain)
+        end
+        private_class_method :plain
+
+        def self.not_read(text, name)
+          return "#{name} #{Quantity::TypedNumber.question(text.delete('-−+'))}" if
+            Quantity::TypedNumber.open?(text.to_s.delete("-−+"))
+
+          "#{name} “#{text}” is no number: type the digits as the display shows them"
+        end
+        private_class_method :not_read
 
         def self.refuse(field, words)
           raise InvalidInput.new(words.sub(/\A./, &:upcase), fields: { field => words })

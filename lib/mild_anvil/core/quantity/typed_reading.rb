@@ -7,17 +7,17 @@ module MildAnvil
       TypedReading = Struct.new(:value_si, :resolution_si, :text, :unit, keyword_init: true)
 
       class TypedReading
-        FORM = /\A\d+(?:[.,]\d+)?\z/
         LARGEST_SI = 1.0e9
-        THIN_SPACES = "\u202F\u2009\u00A0 "
 
         # @param text [String] such as "21.35" or "21,35"
         # @param unit [Unit]
         # @param zero [Boolean] whether 0 may be read: the first of several noted on the way up
+        # @param comma [Symbol, nil] what a comma means that may be either: :decimal or :thousands
         # @return [TypedReading]
-        # @raise [InvalidInput] for anything but one number above 0
-        def self.parse(text, unit, zero: false)
-          number = cleaned(text)
+        # @raise [InvalidInput] for anything but one number above 0, or one whose comma may be either; then with
+        #   details[:comma]
+        def self.parse(text, unit, zero: false, comma: nil)
+          number = cleaned(text, comma)
           value_si = exact(number, unit)
           unless value_si.positive? || zero
             refuse("a reading of 0 #{unit} is no pull: type what the display showed",
@@ -33,16 +33,20 @@ module MildAnvil
         def self.exact(number, unit) = (Rational(number) * Rational(unit.factor.to_s)).to_f
         private_class_method :exact
 
-        def self.cleaned(text)
-          digits = text.to_s.strip.delete(THIN_SPACES)
-          unless FORM.match?(digits)
-            refuse("“#{text}” is not a reading: type the digits as the display shows them, such as 21.35",
-                   text)
-          end
+        def self.cleaned(text, comma)
+          digits = TypedNumber.plain(text, comma: comma)
+          return digits if digits
 
-          digits.tr(",", ".")
+          ask(text) if TypedNumber.open?(text)
+          refuse("“#{text}” is not a reading: type the digits as the display shows them, such as 21.35", text)
         end
         private_class_method :cleaned
+
+        def self.ask(text)
+          words = TypedNumber.question(text)
+          raise InvalidInput.new(words, text: text, comma: true, fields: { text: words })
+        end
+        private_class_method :ask
 
         def self.decimals(number) = number.include?(".") ? number.split(".").last.size : 0
         private_class_method :decimals
