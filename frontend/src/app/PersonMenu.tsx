@@ -5,6 +5,7 @@ import { useState } from "react";
 import { signOut } from "@/api/client";
 import { sessionQuery } from "@/api/queries";
 import { useKeys } from "@/keys/keys";
+import { FIGURE_LANGUAGES, useFigureLanguage } from "@/lot/useFigureLanguage";
 import { Sheet } from "@/ui/Sheet";
 import { SignInForm } from "./SignInForm";
 
@@ -17,6 +18,7 @@ export function PersonMenu() {
   const [changing, setChanging] = useState(false);
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const { language, choose } = useFigureLanguage();
   useKeys([{ keys: "p", label: "Change the person", run: () => setChanging(true) }]);
   const person = session?.person;
   if (!person) return null;
@@ -45,6 +47,16 @@ export function PersonMenu() {
             <DropdownMenu.Item className={ITEM} onSelect={() => void navigate({ to: "/people" })}>
               People and keys for scripts
             </DropdownMenu.Item>
+            <DropdownMenu.Label className="cap px-2.5 pt-2.5 pb-1">A comma in figures I type</DropdownMenu.Label>
+            <DropdownMenu.RadioGroup value={language ?? ""} onValueChange={choose}>
+              {FIGURE_LANGUAGES.map((one) => (
+                <DropdownMenu.RadioItem key={one.key} value={one.key} className={`${ITEM} flex justify-between gap-3`}>
+                  {one.words}
+                  <DropdownMenu.ItemIndicator>✓</DropdownMenu.ItemIndicator>
+                </DropdownMenu.RadioItem>
+              ))}
+            </DropdownMenu.RadioGroup>
+            <DropdownMenu.Separator className="border-line my-1 border-t" />
             <DropdownMenu.Item className={ITEM} onSelect={() => void leave()}>
               Sign out
             </DropdownMenu.Item>

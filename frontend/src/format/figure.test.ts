@@ -1,8 +1,22 @@
 import { describe, expect, it } from "vitest";
-import { grouped, isNumber, plainNumber, shown, stated, toUnit, typeset } from "./figure";
+import { grouped, isNumber, isOpen, isReading, meanings, plainNumber, shown, stated, toUnit, typeset } from "./figure";
 import { duration, perCent, rate } from "./words";
 
 const minimum = { text: "21.0", unit: "kN", value_si: 21000, texts: { kN: "21.0", N: "21000", lbf: "4700" } };
+
+describe("a comma with three digits behind it", () => {
+  it("may be either, and is no number until it is said", () => {
+    expect(["12,500", "2,346", "999,000"].map((text) => [isOpen(text), isNumber(text), isReading(text)])).toEqual(
+      Array(3).fill([true, false, true]),
+    );
+    expect(plainNumber("12,500")).toBeNull();
+    expect(meanings("12,500")).toEqual({ decimal: "12.5", thousands: "12500" });
+  });
+  it("is read where the number itself says what it is", () => {
+    const read = ["0,500", "12,5", "12,500.5", "12.500,5", "1,234,567", "1 234,5"].map(plainNumber);
+    expect(read).toEqual([0.5, 12.5, 12500.5, 12500.5, 1234567, 1234.5]);
+  });
+});
 
 describe("figures", () => {
   it("are the core's own text in every unit, never worked out here", () => {

@@ -35,11 +35,38 @@ export function stated(figure: Figure, unit: string): string {
   return `${text} ${own}`;
 }
 
-/** Whether somebody typed a number: digits with a decimal point or comma, nothing else. */
-export const isNumber = (text: string): boolean => /^\d+([.,]\d+)?$/.test(bare(text));
+const bare = (text: string) => text.trim().replace(/[\s\u202f\u00a0]/g, "");
+const PLAIN = /^\d+([.,]\d+)?$/;
+const BY_COMMAS = /^[1-9]\d{0,2}(,\d{3})+(\.\d+)?$/;
+const BY_POINTS = /^[1-9]\d{0,2}(\.\d{3})+(,\d+)?$/;
+const OPEN = /^[1-9]\d{0,2},\d{3}$/;
+
+/** Whether the comma of what was typed may be a decimal mark or part thousands: "12,500". */
+export const isOpen = (text: string): boolean => OPEN.test(bare(text));
+
+/** What was typed with a decimal point; null for what is no number, or where its comma is open. */
+function plain(text: string): string | null {
+  const digits = bare(text);
+  if (OPEN.test(digits)) return null;
+  if (PLAIN.test(digits)) return digits.replace(",", ".");
+  if (BY_COMMAS.test(digits)) return digits.replaceAll(",", "");
+  return BY_POINTS.test(digits) ? digits.replaceAll(".", "").replace(",", ".") : null;
+}
+
+/** Both readings of an open comma, without zeros that say nothing. */
+export function meanings(text: string): { decimal: string; thousands: string } {
+  const digits = bare(text);
+  return { decimal: String(Number(digits.replace(",", "."))), thousands: digits.replace(",", "") };
+}
+
+/** Whether somebody typed a number that can be read in one way alone. */
+export const isNumber = (text: string): boolean => plain(text) !== null;
+
+/** Whether a display may have shown this; what its comma means is asked where it is open. */
+export const isReading = (text: string): boolean => isNumber(text) || isOpen(text);
 
 /** The number that somebody typed, for what is no measured value: a factor, a rate, a count. */
-export const plainNumber = (text: string): number | null =>
-  isNumber(text) ? Number(bare(text).replace(",", ".")) : null;
-
-const bare = (text: string) => text.trim().replace(/[\s\u202f\u00a0]/g, "");
+export function plainNumber(text: string): number | null {
+  const digits = plain(text);
+  return digits === null ? null : Number(digits);
+}

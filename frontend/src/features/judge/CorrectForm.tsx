@@ -5,13 +5,15 @@ import { useForm } from "react-hook-form";
 import { z } from "zod";
 import { answer, api, once, onceKey, type Schemas } from "@/api/client";
 import { pullChanged } from "@/api/queries";
-import { isNumber } from "@/format/figure";
+import { isReading } from "@/format/figure";
 import { Button } from "@/ui/Button";
 import { Field } from "@/ui/Field";
+import { asksComma, CommaAsked, type Comma } from "@/lot/CommaAsked";
+import { useFigureLanguage } from "@/lot/useFigureLanguage";
 import { ErrorNote } from "@/ui/states";
 
 const CORRECTION = z.object({
-  text: z.string().refine(isNumber, "type the digits as the display showed them"),
+  text: z.string().refine(isReading, "type the digits as the display showed them"),
   reason: z.string().trim().min(1, "say how it was misread"),
 });
 
@@ -20,17 +22,18 @@ export function CorrectForm({ pull, onDone }: { pull: Schemas["Pull"]; onDone: (
   const unit = pull.measurement?.unit ?? "";
   const key = useRef(onceKey());
   const queries = useQueryClient();
-  const { register, handleSubmit, formState } = useForm({
+  const { register, handleSubmit, formState, getValues } = useForm({
     resolver: zodResolver(CORRECTION),
     defaultValues: { text: "", reason: "" },
   });
+  const { language } = useFigureLanguage();
   const correct = useMutation({
-    mutationFn: (given: z.infer<typeof CORRECTION>) =>
+    mutationFn: (given: z.infer<typeof CORRECTION> & { comma?: Comma }) =>
       answer(
         api.POST("/api/pulls/{id}/measurements", {
           params: { path: { id: pull.id } },
           headers: once(key.current),
-          body: { ...given, unit },
+          body: { ...given, unit, ...(language ? { language } : {}) },
         }),
       ),
     onSuccess: (next) => {
@@ -61,7 +64,13 @@ export function CorrectForm({ pull, onDone }: { pull: Schemas["Pull"]; onDone: (
         Put it right
       </Button>
       <Button onClick={onDone}>Leave it</Button>
-      {correct.error && <ErrorNote message={correct.error.message} />}
+      <CommaAsked
+        fault={correct.error}
+        texts={[getValues("text")]}
+        unit={unit}
+        onSay={(comma) => void handleSubmit((given) => correct.mutate({ ...given, comma }))()}
+      />
+      {correct.error && !asksComma(correct.error) && <ErrorNote message={correct.error.message} />}
     </form>
   );
 }

@@ -1,4 +1,4 @@
-import { grouped, plainNumber, toUnit, type Unit } from "@/format/figure";
+import { grouped, isOpen, meanings, plainNumber, toUnit, type Unit } from "@/format/figure";
 import { useFigures, useLot } from "@/lot/context";
 
 const ODD = 3; // times as much, or as little, as the others
@@ -20,6 +20,12 @@ export function OddReading({ text, unit, units }: { text: string; unit: string; 
         <>
           about <b className="num text-ink">{grouped(toUnit(si, own), 2)}</b> {own.symbol}
         </>
+      )}
+      {isOpen(text) && (
+        <span className="text-derived font-semibold">
+          {meanings(text).decimal} or {meanings(text).thousands} {unit}? What the cell and the other readings leave open
+          is asked.
+        </span>
       )}
       {odd && (
         <span className="text-signal font-semibold">

@@ -6,12 +6,15 @@ import { toast } from "sonner";
 import { z } from "zod";
 import { answer, api, Fault, once, onceKey } from "@/api/client";
 import { catalogueQuery, lotChanged } from "@/api/queries";
-import { isNumber, plainNumber, stated } from "@/format/figure";
+import { isReading, plainNumber, stated } from "@/format/figure";
 import { useLot } from "@/lot/context";
+import { useFigureLanguage } from "@/lot/useFigureLanguage";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
+import { CommaAsked, type Comma } from "@/lot/CommaAsked";
+import { DisplayKind } from "./DisplayKind";
 import { OddReading } from "./OddReading";
 import { badZero, chainBody, NOTHING_TYPED, PeakChain } from "./PeakChain";
 
@@ -19,18 +22,12 @@ const whole = z
   .string()
   .refine((text) => text.trim() === "" || /^[1-9]\d*$/.test(text.trim()), "must be a whole number");
 const PEAK = z.object({
-  text: z.string().refine((text) => text.trim() === "" || isNumber(text), "type the digits as the display shows them"),
+  text: z.string().refine((text) => text.trim() === "" || isReading(text), "type the digits as the display shows them"),
   unit: z.string(),
   specimen: whole,
   feature: z.string(),
   display: z.enum(["", "holds", "follows", "locks"]),
 });
-const DISPLAYS = [
-  { value: "", label: "does what? Not said" },
-  { value: "holds", label: "holds the highest" },
-  { value: "follows", label: "follows the load", note: "the highest may have been missed" },
-  { value: "locks", label: "locks when it is steady", note: "it may show what was before" },
-];
 type Peak = z.infer<typeof PEAK>;
 
 /** A reading as the display shows it; or a pull of which nothing was read. Sent twice, it is one pull. */
@@ -47,14 +44,15 @@ export function PeakForm() {
     defaultValues: { text: "", unit: lot.display_unit, specimen: "", feature: "", display: "" },
   });
   const [chain, setChain] = useState(NOTHING_TYPED);
+  const { language } = useFigureLanguage();
   const record = useMutation({
-    mutationFn: ({ text, unit, specimen, feature, display }: Peak) =>
+    mutationFn: ({ text, unit, specimen, feature, display, comma }: Peak & { comma?: Comma }) =>
       answer(
         api.POST("/api/lots/{id}/pulls", {
           params: { path: { id: lot.id } },
           headers: once(key.current),
           body: {
-            ...(text.trim() === "" ? {} : { text: text.trim(), unit }),
+            ...(text.trim() === "" ? {} : { text: text.trim(), unit, comma, ...(language ? { language } : {}) }),
             specimen_number: plainNumber(specimen),
             feature_name: feature || null,
             ...(display && text.trim() !== "" ? { display } : {}),
@@ -90,7 +88,7 @@ export function PeakForm() {
           label="The display shows"
           inputMode="decimal"
           className="[&_input]:num [&_input]:text-[19px]"
-          error={errors.text?.message ?? fields.text}
+          error={errors.text?.message ?? (fields.comma ? undefined : fields.text)}
           {...form.register("text")}
         />
         <Controller
@@ -131,16 +129,15 @@ export function PeakForm() {
       <Controller
         name="display"
         control={form.control}
-        render={({ field }) => (
-          <Choice
-            label="The display"
-            value={field.value}
-            onChange={(value) => field.onChange(value)}
-            options={DISPLAYS}
-          />
-        )}
+        render={({ field }) => <DisplayKind value={field.value} onChange={(value) => field.onChange(value)} />}
       />
       <PeakChain value={chain} unit={unit} errors={fields} onChange={setChain} />
+      <CommaAsked
+        fault={record.error}
+        texts={[text]}
+        unit={unit}
+        onSay={(comma) => void form.handleSubmit((peak) => record.mutate({ ...peak, comma }))()}
+      />
       {record.error && Object.keys(fields).length === 0 && <ErrorNote message={record.error.message} />}
       <Button type="submit" disabled={record.isPending || !!badZero(chain.before) || !!badZero(chain.after)}>
         {text.trim() === "" ? "Keep a pull without a reading" : "Keep this reading"}

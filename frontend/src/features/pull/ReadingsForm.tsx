@@ -7,77 +7,78 @@ import { z } from "zod";
 import { answer, api, Fault, once, onceKey, type Schemas } from "@/api/client";
 import { lotChanged } from "@/api/queries";
 import { Sparkline } from "@/charts/Sparkline";
-import { isNumber, plainNumber } from "@/format/figure";
+import { plainNumber } from "@/format/figure";
 import { plural } from "@/format/words";
+import { asksComma, CommaAsked, type Comma } from "@/lot/CommaAsked";
 import { useLot } from "@/lot/context";
+import { useFigureLanguage } from "@/lot/useFigureLanguage";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field, TextArea } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
+import { EachLine } from "./EachLine";
+import { noted } from "./readingLines";
 
 const NONE = "none";
 const MIN_READINGS = 3;
 const DIALS = [NONE, "mm", "in", "cm"];
 
-const READINGS = z.object({
+const TYPED = z.object({
   text: z.string(),
   unit: z.string(),
   dial: z.string(),
   before: z.string(),
+  holds: z.string(),
   specimen: z.string(),
 });
-type Readings = z.infer<typeof READINGS>;
+type Readings = z.infer<typeof TYPED>;
 
-const rowsOf = (text: string) =>
-  text
-    .split("\n")
-    .map((line) => line.trim().split(/[\s;]+/))
-    .filter((fields) => fields[0] !== "");
-
-/** Readings noted on the way up, one a line; a second number on the line is what the dial showed. */
+/** Readings noted on the way up; what several numbers on a line are is asked, and none is dropped. */
 export function ReadingsForm() {
   const { page, measurand } = useLot();
   const { lot } = page;
   const key = useRef(onceKey());
   const queries = useQueryClient();
   const form = useForm<Readings>({
-    resolver: zodResolver(READINGS),
-    defaultValues: { text: "", unit: lot.display_unit, dial: NONE, before: "", specimen: "" },
+    resolver: zodResolver(TYPED),
+    defaultValues: { text: "", unit: lot.display_unit, dial: NONE, before: "", specimen: "", holds: "" },
   });
-  const [text, unit] = useWatch({ control: form.control, name: ["text", "unit"] });
-  const rows = rowsOf(text);
-  const bad = rows.findIndex((fields) => !isNumber(fields[0] ?? ""));
+  const [text, unit, holds, dial] = useWatch({ control: form.control, name: ["text", "unit", "holds", "dial"] });
+  const { language } = useFigureLanguage();
+  const { count, readings: rows, asked, fault } = noted(text, holds, dial !== NONE);
   const keep = useMutation({
-    mutationFn: (given: Readings) =>
+    mutationFn: ({ comma, ...given }: Readings & { comma?: Comma }) =>
       answer(
         api.POST("/api/lots/{id}/readings", {
           params: { path: { id: lot.id } },
           headers: once(key.current),
           body: {
             unit: given.unit,
-            displacement_unit: given.dial === NONE ? null : (given.dial as Schemas["NewReadings"]["displacement_unit"]),
+            displacement_unit:
+              given.dial === NONE || !rows.some((row) => row.displacement)
+                ? null
+                : (given.dial as Schemas["NewReadings"]["displacement_unit"]),
             broke_before: given.before || null,
             specimen_number: plainNumber(given.specimen),
-            readings: rowsOf(given.text).map(([force = "", displacement]) => ({
-              force,
-              displacement: displacement ?? null,
-            })),
+            readings: rows,
+            comma,
+            ...(language ? { language } : {}),
           },
         }),
       ),
     onSuccess: (pull) => {
       key.current = onceKey();
-      form.reset({ ...form.getValues(), text: "", before: "", specimen: "" });
+      form.reset({ ...form.getValues(), text: "", before: "", specimen: "", holds: "" });
       void lotChanged(queries, lot.id);
       toast.success(`Pull ${pull.number} kept with ${plural(rows.length, "reading")}`);
     },
     onError: (fault) => {
       if (!(fault instanceof Fault && fault.kept)) return;
       key.current = onceKey();
-      form.reset({ ...form.getValues(), text: "", before: "", specimen: "" });
+      form.reset({ ...form.getValues(), text: "", before: "", specimen: "", holds: "" });
     },
   });
-  const values = rows.map((fields) => plainNumber(fields[0] ?? "") ?? 0);
+  const values = rows.map((row) => plainNumber(row.force) ?? 0);
   const pick = (name: "unit" | "dial", label: string, options: { value: string; label: string }[]) => (
     <Controller
       name={name}
@@ -92,7 +93,7 @@ export function ReadingsForm() {
       onSubmit={(event) => void form.handleSubmit((given) => keep.mutate(given))(event)}
     >
       <TextArea
-        label="Readings on the way up, one a line; then the dial if there was one"
+        label="Readings on the way up, one a line; with the dial, or the time, beside them if there was one"
         rows={6}
         className="[&_textarea]:num [&_textarea]:text-[15px]"
         placeholder={"0 0\n5.0 1.2\n10.0 2.4"}
@@ -119,11 +120,10 @@ export function ReadingsForm() {
           {...form.register("specimen")}
         />
       </div>
+      <EachLine count={count} asked={asked} value={holds} onChange={(next) => form.setValue("holds", next)} />
       <p className="text-soft flex min-h-9 items-center gap-3 text-[13px]" aria-live="polite">
-        {bad >= 0 ? (
-          <span className="text-signal font-semibold">
-            Line {bad + 1} has no reading: “{rows[bad]?.[0]}”.
-          </span>
+        {fault ? (
+          <span className="text-signal font-semibold">{fault}</span>
         ) : (
           rows.length > 1 && (
             <>
@@ -133,8 +133,14 @@ export function ReadingsForm() {
           )
         )}
       </p>
-      {keep.error && <ErrorNote message={keep.error.message} />}
-      <Button type="submit" disabled={rows.length < MIN_READINGS || bad >= 0 || keep.isPending}>
+      <CommaAsked
+        fault={keep.error}
+        texts={rows.map((row) => row.force)}
+        unit={unit}
+        onSay={(comma) => void form.handleSubmit((given) => keep.mutate({ ...given, comma }))()}
+      />
+      {keep.error && !asksComma(keep.error) && <ErrorNote message={keep.error.message} />}
+      <Button type="submit" disabled={rows.length < MIN_READINGS || fault !== null || asked || keep.isPending}>
         Keep these readings
       </Button>
     </form>

@@ -3,13 +3,15 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { answer, api, once, onceKey } from "@/api/client";
 import { lotChanged } from "@/api/queries";
-import { isNumber } from "@/format/figure";
+import { isReading } from "@/format/figure";
 import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
+import { useFigureLanguage } from "@/lot/useFigureLanguage";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
 import { ErrorNote } from "@/ui/states";
+import { asksComma, CommaAsked, type Comma } from "@/lot/CommaAsked";
 import { OddReading } from "./OddReading";
 
 const MOST = 12;
@@ -24,16 +26,17 @@ export function StationsForm() {
   const [rows, setRows] = useState(() => stations(3));
   const queries = useQueryClient();
   const typed = rows.filter((row) => row.text.trim() !== "");
-  const bad = typed.find((row) => !isNumber(row.text.trim()));
+  const bad = typed.find((row) => !isReading(row.text.trim()));
+  const { language } = useFigureLanguage();
   const keep = useMutation({
-    mutationFn: async () => {
+    mutationFn: async (comma?: Comma) => {
       // One after the other, so that each takes the next piece; sent again, none is kept twice.
       for (const row of typed) {
         await answer(
           api.POST("/api/lots/{id}/pulls", {
             params: { path: { id: lot.id } },
             headers: once(row.key),
-            body: { text: row.text.trim(), unit },
+            body: { text: row.text.trim(), unit, comma, ...(language ? { language } : {}) },
           }),
         );
       }
@@ -50,7 +53,7 @@ export function StationsForm() {
       className="sheet grid gap-3 p-4"
       onSubmit={(event) => {
         event.preventDefault();
-        if (typed.length > 0 && !bad) keep.mutate();
+        if (typed.length > 0 && !bad) keep.mutate(undefined);
       }}
     >
       <h2>Stations, in the order of the pieces</h2>
@@ -66,7 +69,9 @@ export function StationsForm() {
             label={`Station ${i + 1}`}
             unit={unit}
             inputMode="decimal"
-            error={row.text.trim() === "" || isNumber(row.text.trim()) ? undefined : "digits as the display shows them"}
+            error={
+              row.text.trim() === "" || isReading(row.text.trim()) ? undefined : "digits as the display shows them"
+            }
             value={row.text}
             onChange={(event) =>
               setRows(rows.map((one) => (one.key === row.key ? { ...one, text: event.target.value } : one)))
@@ -75,7 +80,13 @@ export function StationsForm() {
           <OddReading text={row.text} unit={unit} units={units} />
         </div>
       ))}
-      {keep.error && <ErrorNote message={keep.error.message} />}
+      <CommaAsked
+        fault={keep.error}
+        texts={typed.map((row) => row.text)}
+        unit={unit}
+        onSay={(comma) => keep.mutate(comma)}
+      />
+      {keep.error && !asksComma(keep.error) && <ErrorNote message={keep.error.message} />}
       <div className="flex flex-wrap gap-2.5">
         <Button disabled={rows.length >= MOST} onClick={() => setRows([...rows, ...stations(1)])}>
           Another station

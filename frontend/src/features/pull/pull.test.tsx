@@ -9,7 +9,6 @@ import { register } from "@/test/register";
 import { renderInLot, serve } from "@/test/render";
 import { zipSync, strToU8 } from "fflate";
 import { PeakForm } from "./PeakForm";
-import { ReadingsForm } from "./ReadingsForm";
 import { opened } from "./unpack";
 import { useDrop } from "./useDrop";
 
@@ -154,30 +153,6 @@ describe("a drop of files", () => {
     const key = result.current.items[0]?.key ?? "";
     act(() => result.current.remove(key));
     expect(result.current.items).toHaveLength(0);
-  });
-});
-
-describe("typing readings", () => {
-  it("sends force and dial line by line, and what it broke before", async () => {
-    const sent = serve({ "POST /api/lots/7/readings": () => ({ status: 201, body: pull() }) });
-    renderInLot(<ReadingsForm />);
-    await userEvent.type(await screen.findByLabelText(/Readings on the way up/), "0 0\n5.0 1.2\n10.0 2.4");
-    await userEvent.type(screen.getByLabelText("Broke before"), "12");
-    await userEvent.click(screen.getByRole("button", { name: "Keep these readings" }));
-    await waitFor(() =>
-      expect(sent[0]?.body).toMatchObject({
-        unit: "kN",
-        broke_before: "12",
-        readings: [{ force: "0" }, { force: "5.0" }, { force: "10.0" }],
-      }),
-    );
-  });
-  it("names the line that is no force", async () => {
-    serve();
-    renderInLot(<ReadingsForm />);
-    await userEvent.type(await screen.findByLabelText(/Readings on the way up/), "0\nabc\n10");
-    expect(screen.getByText(/Line 2/)).toBeInTheDocument();
-    expect(screen.getByRole("button", { name: "Keep these readings" })).toBeDisabled();
   });
 });
 
