@@ -23,6 +23,7 @@ module MildAnvil
         SAGGING_SECONDS = 1.0
         BESIDE = 12 # samples before the top and behind the bottom of a fall
         EXTREMES_SHARE = 0.6 # of a fall stays when they are taken together, unless it is made of noise
+        ALL_SHARE = 0.9
         BACK_SHARE = 0.4 # of the elastic shortening: so far back nothing gave way, however fast it went
         TOP_SHARE = 0.9 # of the lowest of the cycles' tops
         STANDS_SHARE = 0.2 # of the usual rate of travel
@@ -114,11 +115,18 @@ module MildAnvil
 
           if @baseline.travel && fall.slide.abs > 4 * @baseline.travel.sigma
             back = fall.slide < -REVERSAL_SHARE * elastic(fall)
-            return back && (!leap?(fall) || (fall.finish - fall.start > 1 && fall.slide < -BACK_SHARE * elastic(fall)))
+            return back && (!leap?(fall) || let_off?(fall))
           end
 
           middle = (fall.start + fall.finish) / 2
           @taken_off.any? { |range| range.cover?(middle) }
+        end
+
+        # However fast it went: as far back as it must if nothing gave way, or down to nothing and then up above that.
+        def let_off?(fall)
+          return true if fall.finish - fall.start > 1 && fall.slide < -BACK_SHARE * elastic(fall)
+
+          fall.drop_share > ALL_SHARE && !fall.recovers.nil?
         end
 
         # From near the top of a cycle down to its bottom.

@@ -38,9 +38,15 @@ module MildAnvil
           usual = usual(steps)
           return [] if steps.size < FEWEST_STEPS || usual.nil? || usual > LONGEST_INTERVAL
 
-          steps.each_index.select { |i| (steps[i].abs - HOUR).abs <= OFF_SECONDS + (INTERVALS * usual) }
+          steps.each_index.select do |i|
+            (steps[i].abs - HOUR).abs <= OFF_SECONDS + (INTERVALS * usual) && !grown?(steps, i)
+          end
         end
         private_class_method :hours
+
+        # Readings that stand ever farther apart pass an hour by themselves.
+        def self.grown?(steps, at) = [at - 1, at + 1].any? { |i| i >= 0 && steps[i].to_f > LONGEST_INTERVAL }
+        private_class_method :grown?
 
         def self.may_change?(stamp)
           day = Time.at(stamp).utc

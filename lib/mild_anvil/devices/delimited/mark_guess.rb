@@ -35,6 +35,7 @@ module MildAnvil
           @commas = [] if STRAY * @commas.size < @pointed.size && !grouped_by_points?
           return style(".", ",") if @commas.any? { |f| COMMAS_THEN_POINT.match?(f) }
           return style(",", ".") if @commas.any? { |f| POINTS_THEN_COMMA.match?(f) }
+          return style(".", ",") if parted_beside_points?
           return of_commas if @commas.any?
           return style(unseen, spaced) if @pointed.empty?
 
@@ -48,6 +49,12 @@ module MildAnvil
 
         # Beside decimal commas a point groups digits, if it does so wherever it stands.
         def grouped_by_points? = @pointed.any? && @pointed.all? { |f| BY_POINTS.match?(f.strip) }
+
+        # Where points are decimal marks for certain, commas that could part thousands do.
+        def parted_beside_points?
+          @commas.any? && @commas.all? { |f| BY_COMMAS.match?(f.strip) } &&
+            @pointed.any? { |f| !BY_POINTS.match?(f.strip) }
+        end
 
         # Whole numbers only: the clock's fraction may show it.
         def unseen = @fields.filter_map { |f| CLOCK.match(f)&.captures&.first }.first || @usual

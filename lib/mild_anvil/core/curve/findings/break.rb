@@ -13,6 +13,7 @@ module MildAnvil
           MIDDLE_SHARE = 0.3
           # What still carries so long behind the fall is a residual, not the end of a fall.
           CARRIES_SECONDS = 0.5
+          RISES_SHARE = 0.05 # of the peak
           # From the last 90 % to the first 20 % of the peak. docs/decisions/0004 says why not 0.1 s.
           SUDDEN_SECONDS = 0.2
           # Stamps farther apart than this cannot tell sudden from progressive.
@@ -41,12 +42,20 @@ module MildAnvil
             net = analysis.clean
             peak = net[analysis.peak_index]
             low = (gone...net.size).find { |i| net[i] <= LOW_SHARE * peak }
-            return analysis.time_axis.end_seconds - analysis.time_axis[gone] >= CARRIES_SECONDS if low.nil?
+            return carried_to_the_end?(analysis, gone) if low.nil?
 
             high = (low - 1).downto(analysis.peak_index).find { |i| net[i] >= MIDDLE_SHARE * peak }
             !high.nil? && high >= gone && analysis.descents.any? { |one| one.cover?(low) }
           end
           private_class_method :carries_on?
+
+          # Long enough, or going up again.
+          def self.carried_to_the_end?(analysis, gone)
+            left = analysis.clean[gone..]
+            analysis.time_axis.end_seconds - analysis.time_axis[gone] >= CARRIES_SECONDS ||
+              left.last - left.min >= RISES_SHARE * analysis.peak_newtons
+          end
+          private_class_method :carried_to_the_end?
 
           # The first sample after the force was at 40 % of the peak for the last time: a dip of stick and slip is no
           # break.

@@ -46,8 +46,11 @@ module MildAnvil
             return false if last - first + 1 < FROZEN_SAMPLES || axis[last] - axis[first] < FROZEN_SECONDS
 
             quiet = analysis.noise_newtons <= (analysis.step_newtons || 0.0) * FullCell::NOISY_STEPS
-            leaps = !(quiet || unloaded?(analysis, first)) || catches_up?(analysis, first, last)
-            leaps && (quiet || (FullCell.moving?(analysis, first, last) && restless?(analysis, first, last)))
+            caught_up = catches_up?(analysis, first, last)
+            return caught_up if quiet
+
+            (caught_up || (!unloaded?(analysis, first) && FullCell.moving?(analysis, first, last))) &&
+              restless?(analysis, first, last)
           end
           private_class_method :frozen?
 
@@ -59,12 +62,14 @@ module MildAnvil
             count = last - first + 1
             after = [last + (2 * count), analysis.readings.size - 1].min
             beside = [[first - (2 * count), 0].max...first, (last + 1)..after].map { |range| analysis.readings[range] }
-            longest(beside) <= [count / RUN_SHARE, FEWEST_RUN].max
+            longest(beside, but: analysis.readings[analysis.peak_index]) <= [count / RUN_SHARE, FEWEST_RUN].max
           end
           private_class_method :restless?
 
-          def self.longest(stretches)
-            stretches.flat_map { |values| values.chunk_while { |a, b| (a - b).zero? }.map(&:size) }.max || 0
+          # @param but [Float] the highest reading: a cell at its end repeats it
+          def self.longest(stretches, but:)
+            runs = stretches.flat_map { |values| values.chunk_while { |a, b| (a - b).zero? }.to_a }
+            runs.reject { |run| (run.first - but).zero? }.map(&:size).max || 0
           end
           private_class_method :longest
 

@@ -7,6 +7,8 @@ module MildAnvil
         # Stretches in which the force was held: how long, how low, how much it relaxed, and whether a target was kept.
         module Hold
           POSITION = 55
+          GREAT_SHARE = 0.3 # of the peak: a fall by so much leaves a rest
+          LEFT_SHARE = 0.5 # of that fall below its top
           SETTLED_FROM = 0.5 # of the step: the swing of hung masses has died down
           EDGE = 8 # samples whose mean stands for the force at the start and at the end
           START_SHARE = 0.1 # of the hold, and at most START_SECONDS: where its highest force is looked for
@@ -14,7 +16,20 @@ module MildAnvil
           LINE_SIGMAS = 1 # of a line's own error: a force that is kept exactly at its limit is kept
 
           # @return [Array<Finding>]
-          def self.find(analysis) = analysis.holds.map { |held| finding(analysis, held) }
+          def self.find(analysis)
+            analysis.holds.reject { |held| left_over?(analysis, held) }.map { |held| finding(analysis, held) }
+          end
+
+          # What something still carries after a great part of it gave way is left, and not held: a bond that creeps, a
+          # stub that stick and slip leaves. Somebody who lets off, and holds again, holds.
+          def self.left_over?(analysis, held)
+            lost = analysis.falls.select do |f|
+              f.material? && f.top < held.first && f.drop >= GREAT_SHARE * analysis.peak_newtons &&
+                held.level <= f.level - (LEFT_SHARE * f.drop)
+            end
+            lost.any? && analysis.descents.none? { |one| one.first.between?(lost.last.top, held.first) }
+          end
+          private_class_method :left_over?
 
           def self.finding(analysis, plateau)
             first = start_of(analysis, plateau)

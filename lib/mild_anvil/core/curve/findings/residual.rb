@@ -45,7 +45,7 @@ module MildAnvil
           def self.let_off(analysis)
             samples = analysis.of(Release).map { |f| f.extra[:sample] }.select { |i| i > analysis.peak_index }
             to_rest = analysis.descents.select(&:to_rest).map(&:first)
-            (samples & to_rest).first || samples.first
+            (samples & to_rest).first || (samples.first if analysis.travel)
           end
           private_class_method :let_off
 
