@@ -26,7 +26,8 @@ module MildAnvil
           "sample" => /punkt\z|próbka|próbki|muestra|amostra|échantil|avläsn/,
           "other" => /batter|bater|akku|batteri|voltage|versorgung|supply/,
           "torque" => /moment\z|torsi/,
-          "force" => /kraft|kracht|zell|cell\z|cella\z|cel\z|cellul|célul|celul|trazion|trakcj|tracci|traçã|traction|vetovoim|
+          "force" => /kraft|kracht|zell|cell\z|cella\z|cel\z|cellul|célul|celul|trazion|trakcj|tracci|traçã|traction|
+                      vetovoim|
                       belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/x,
           "displacement" => /verschieb|längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|
                              desloc|desplaz|spost|verplaats|kolbenweg|slaglängd|\Aslag\z|wydłuż|przemieszcz|droga/x,
