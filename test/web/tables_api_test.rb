@@ -34,15 +34,16 @@ class TablesApiTest < WebCase
   def test_old_breaks_are_looked_at_and_kept
     made = lot(name: "Old")
     table = "Load [kN],Remark\n8.1,a\n8.3,b\n"
-    look = sent("/api/old-breaks/look", table)
-
-    assert_equal [{ "value" => 0, "note" => 1 }, "kN", 2], look.values_at("guess", "unit", "count")
     path = "/api/lots/#{made.id}/old-breaks"
-    assert_equal 2, sent(path, table, choices: { columns: { value: 0, note: 1 }, unit: "kN" }, expect: 201)["count"]
-    ["{", "[]", { columns: { value: "0" }, unit: "kN" }, { columns: { value: 0 } },
-     { columns: { value: 400 }, unit: "kN" }, { columns: { value: 1 }, unit: "kN" }].each do |wrong|
+    look = sent("#{path}/look", table)
+
+    assert_equal [{ "0" => "value", "1" => "note" }, 2, ["results"]],
+                 [*look.values_at("roles", "count"), look["questions"].map { |one| one["kind"] }]
+    assert_equal 2, sent(path, table, choices: { results: "break" }, expect: 201)["count"]
+    ["{", "[]", { columns: { "0": "wisdom" } }, { results: "perhaps" }, { unit: 4 }, {}].each do |wrong|
       sent(path, table, choices: wrong, expect: 422)
     end
+    sent(path, table, choices: { results: "break" }, expect: 409)
     assert_equal 2, made.pulls_dataset.count
   end
 

@@ -7,8 +7,24 @@ module MildAnvil
     module RefreshLot
       module_function
 
+      # Many changes in one transaction, and the facts of their lots brought up once, as its last step.
+      # @yield inside the caller's transaction
+      def once
+        waiting = Thread.current[WAITING] = Set.new
+        given = yield
+        Thread.current[WAITING] = nil
+        waiting.sort.each { |id| call(Store::Models::Lot.locked!(id)) }
+        given
+      ensure
+        Thread.current[WAITING] = nil
+      end
+
+      WAITING = :mild_anvil_lots_to_refresh
+
       # @param lot [Store::Models::Lot] locked by the caller's transaction
       def call(lot)
+        return Thread.current[WAITING] << lot.id if Thread.current[WAITING]
+
         dependents = lot.refresh.dependent_ids # their figures may rest on this lot's
         # In one order, so that lots which rest on each other do not wait for each other.
         Store::Models::LotSummary.where(lot_id: [lot.id, *dependents]).order(:lot_id).for_update.select_map(:lot_id)

@@ -9,6 +9,7 @@ module MildAnvil
     # A table of texts out of pasted rows, a CSV or an XLSX file.
     module TableFile
       MARKS = ["\t", ";", ",", "|"].freeze
+      LOOKED_AT = 40 # lines
       MOST_ROWS = 2000
       MOST_COLUMNS = 60
       MOST_UNPACKED = 50_000_000
@@ -36,12 +37,21 @@ module MildAnvil
                                                                           undef: :replace)
         end
         plain = plain.delete_prefix("\uFEFF").delete("\u0000")
-        mark = MARKS.max_by { |m| plain.lines.first.to_s.count(m) }
+        mark = mark(plain.lines.first(LOOKED_AT))
         CSV.parse(plain, col_sep: mark, liberal_parsing: true).map { |row| row.map(&:to_s) }
       rescue CSV::MalformedCSVError => e
         raise InvalidInput.new("The table cannot be read: #{e.message[0, 80]}", fields: { file: "cannot be read" })
       end
       private_class_method :text
+
+      # The one that cuts most lines into as many cells; a title above may hold any of them.
+      def mark(lines)
+        MARKS.max_by do |mark|
+          counts = lines.map { |line| line.count(mark) }.select(&:positive?)
+          [counts.tally.values.max || 0, counts.max || 0]
+        end
+      end
+      private_class_method :mark
 
       # Only the first sheet; a cell's value as it is shown.
       def workbook(bytes)

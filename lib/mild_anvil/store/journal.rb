@@ -18,6 +18,13 @@ module MildAnvil
         lot_id ? rows.where(Sequel[:events][:lot_id] => lot_id) : rows
       end
 
+      # @param action [String]
+      # @return [Array<Hash>] lot_id, at, after: those events, the first one first
+      def of_action(action, database = Sequel::Model.db)
+        database[:events].where(action: action).order(:id).select(:lot_id, :at, :after).all
+                         .map { |row| row.merge(after: JSON.parse(row[:after])) }
+      end
+
       # @return [Boolean] whether a package brought it
       def carried?(subject, database = Sequel::Model.db)
         type = subject.class.name.split("::").last

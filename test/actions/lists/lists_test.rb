@@ -66,46 +66,4 @@ class ListsTest < StoreCase
     assert_equal([["=1+1", "Other"], ["Other"], []], ["", "other", "nothing like it"].map { |query| names.call(query) })
     assert_raises(MildAnvil::InvalidInput) { export("pulls", "csv") }
   end
-
-  OLD = "Piece;Bruchkraft [kN];Result;Remark\nA1;8,11;broke;first\nA2;8.42;;\nA3;9.0;at least;the pin\nA4;2;void;wet\n"
-
-  def look(text) = Lists::OldBreaks.look(StringIO.new(text))
-
-  def keep(text, columns: { "value" => 1, "specimen" => 0, "counts_as" => 2, "note" => 3 }, unit: "kN",
-           into: lot(name: "Old"))
-    Lists::OldBreaks.keep(StringIO.new(text), lot_id: into.id, columns: columns, unit: unit, person_id: person.id)
-    into
-  end
-
-  def test_the_columns_of_an_old_table_are_guessed_and_its_unit_is_read
-    found = look(OLD)
-
-    assert_equal({ "value" => 1, "specimen" => 0, "counts_as" => 2, "note" => 3 }, found[:guess])
-    assert_equal ["kN", 4], found.values_at(:unit, :count)
-    assert_nil look("a,b\n1,2\n")[:unit]
-  end
-
-  def test_old_breaks_are_typed_pulls_with_their_judgements
-    rows = shown(keep(OLD))[:pulls]
-
-    assert_equal([["break", 8110.0], ["break", 8420.0], ["at_least", 9000.0], ["void", 2000.0]],
-                 rows.map { |row| row[:judgement].values_at(:counts_as, :value_si) })
-    assert_equal(["display"] * 4, rows.map { |row| row[:origin] })
-    assert_equal "first; piece A1", rows.first[:note]
-  end
-
-  def test_a_row_that_cannot_be_read_is_named_and_nothing_is_kept
-    into = lot(name: "Old")
-    { "v\n8.1\neight\n" => /Row 3: /, "v\n8.1\n\n-3\n" => /Row 3: /,
-      "v,r\n8,perhaps\n" => /Row 2: “perhaps”/ }.each do |text, words|
-      columns = text.include?("r\n") ? { "value" => 0, "counts_as" => 1 } : { "value" => 0 }
-      error = assert_raises(MildAnvil::InvalidInput) { keep(text, columns: columns, into: into) }
-
-      assert_match words, error.message
-      assert_equal 0, into.pulls_dataset.count
-    end
-    assert_raises(MildAnvil::InvalidInput) { keep("v\n1\n", columns: {}, into: into) }
-    assert_raises(MildAnvil::InvalidInput) { keep("v\n1\n", columns: { "value" => 0 }, unit: "parsec", into: into) }
-    ["", "v\n", "\n\n"].each { |text| assert_raises(MildAnvil::InvalidInput) { look(text) } }
-  end
 end

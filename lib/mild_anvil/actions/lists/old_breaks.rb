@@ -3,108 +3,119 @@
 module MildAnvil
   module Actions
     module Lists
-      # A spreadsheet of old breaks as typed pulls of a lot: its columns are matched by sight, its unit is asked.
+      # A spreadsheet of old breaks as typed pulls of a lot: what its heads, cells and words do not say is asked, once
+      # for all rows that have it; a row that cannot be read is left out and told.
       class OldBreaks
-        ROLES = %w[value specimen counts_as failed_part note].freeze
-        GUESSES = { "value" => /\b(force|load|strength|break|peak|max|mbs|kraft|bruch|kn|lbf|newton)/i,
-                    "specimen" => /\b(specimen|sample|piece|label|nr|no|id|prüfling)\b/i,
-                    "counts_as" => /\b(counts|kind|result|type)\b/i, "failed_part" => /\b(failed|part|broke)\b/i,
-                    "note" => /\b(note|remark|comment|reason|bemerkung)/i }.freeze
-        UNIT = /[\[(]\s*([^\])]+?)\s*[\])]\s*\z/
         MOST = 1000
         MAX_BYTES = 5_000_000
         SHOWN = 8
-        COUNTS = { "" => "break", "break" => "break", "ok" => "break", "broke" => "break", "at least" => "at_least",
-                   "runout" => "at_least", "held" => "at_least", "void" => "void", "invalid" => "void" }.freeze
+        MOST_TOLD = 50
+        MOST_LOTS = 40
 
         # @param file [IO]
-        # @return [Hash] head, rows (the first few), count, guess: role => column, unit
-        # @raise [InvalidInput]
-        def self.look(file)
-          table = read(file)
-          head, *rows = table
-          guess = GUESSES.filter_map do |role, words|
-            at = head.index { |cell| cell.match?(words) }
-            [role, at] if at
-          end.to_h
-          { head: head, rows: rows.first(SHOWN), count: rows.size, guess: guess,
-            unit: guess["value"] && head[guess["value"]][UNIT, 1] }
-        end
-
-        def self.read(file)
-          bytes = file.read(MAX_BYTES + 1).to_s
-          if bytes.bytesize > MAX_BYTES
-            raise InvalidInput.new("A table has at most 5 MB",
-                                   fields: { file: "is too large" })
-          end
-
-          table = Devices::TableFile.read(bytes).reject { |row| row.all? { |cell| cell.strip.empty? } }
-          raise InvalidInput.new("There is no row below the head", fields: { file: "has no rows" }) if table.size < 2
-
-          width = table.map(&:size).max
-          table.map { |row| row + ([""] * (width - row.size)) }
-        end
-        private_class_method :read
-
-        # All rows or none.
-        # @param columns [Hash] role => column from 0; value is needed
-        # @param unit [String] of the values
-        # @return [Integer] how many pulls were made
-        # @raise [InvalidInput] naming the row
-        def self.keep(file, lot_id:, columns:, unit:, person_id:)
-          new(read(file).drop(1), lot_id, columns, unit, person_id).keep
-        end
-
-        def initialize(rows, lot_id, columns, unit, person_id)
-          @rows = rows
+        # @param answers [Hash] see Core::OldTable::Reading
+        # @return [OldBreaks]
+        # @raise [InvalidInput] for what is no table
+        def initialize(file, lot_id:, answers: {})
           @lot = Store::Models::Lot.fetch!(lot_id)
-          @columns = columns.slice(*ROLES)
-          @unit = unit
-          @person_id = People.fetch!(person_id).id
-          refuse("Say which column holds the values", columns: "need value") unless @columns.key?("value")
-          refuse("At most #{MOST} rows are taken at once", file: "has #{rows.size} rows") if rows.size > MOST
+          bytes = file.read(MAX_BYTES + 1).to_s
+          refuse("A table has at most 5 MB", file: "is too large") if bytes.bytesize > MAX_BYTES
+          @sha256 = OpenSSL::Digest::SHA256.hexdigest(bytes)
+          @answers = answers
+          @reading = Core::OldTable::Reading.new(table(bytes), around, answers)
+          refuse("At most #{MOST} rows are taken at once", file: "has #{@reading.count} rows") if @reading.count > MOST
         end
 
-        def keep
+        # @return [Hash] head, roles, rows (the first few), count, taken, left_out, questions, before
+        def look
+          questions = @reading.questions
+          ready = questions.empty?
+          { head: @reading.head, roles: @reading.roles.transform_keys(&:to_s), rows: @reading.samples(SHOWN),
+            count: @reading.count, taken: ready ? rows.size : 0, left_out: ready ? told(left_out) : [],
+            questions: questions.map { |one| one.to_h.merge(options: one.options.map(&:to_h)) }, before: before }
+        end
+
+        # @return [Hash] count, judged, left_out, open: rows that were kept and could not be judged
+        # @raise [InvalidInput] as long as anything is to be asked
+        # @raise [Conflict] for a file that was taken before, unless it is meant
+        def keep(person_id:)
+          open = @reading.questions
+          refuse(open.map(&:text).join(" "), questions: "are open") if open.any?
+          raise Conflict.new("#{before}. Is it meant again?", again: true) if before && !@answers["again"]
+
           Practice::Apart.real!(@lot, "It takes its pulls from its lesson")
-          Store::Database.write { @rows.each_with_index { |row, i| pull(row, i + 2) } }
-          @rows.size
+          kept = KeptBreaks.new(People.fetch!(person_id))
+          Store::Database.write do
+            RefreshLot.once { rows.each { |row| kept.take(row, lot_of(row)) } }
+            Store::Events.record(:keep_old_breaks, @lot, person_id: person_id, lot_id: @lot.id,
+                                                         after: { sha256: @sha256, count: kept.count })
+          end
+          { count: kept.count, judged: kept.judged, left_out: told([*left_out, *kept.left_out]), open: told(kept.open) }
         end
 
         private
 
-        def pull(row, line)
-          kind = counts_as(cell(row, "counts_as"), line)
-          note = [cell(row, "note"), named(row)].reject(&:empty?).join("; ")[0, 400]
-          pull = RecordPeak.call(lot_id: @lot.id, text: cell(row, "value"), unit: @unit, person_id: @person_id,
-                                 note: note)
-          JudgePull.call(pull_id: pull.id, person_id: @person_id, counts_as: kind, **told(kind, row, note))
-        rescue InvalidInput => e
-          refuse("Row #{line}: #{e.message}", **e.details[:fields].to_h)
-        end
-
-        def named(row)
-          label = cell(row, "specimen")
-          label.empty? ? "" : "piece #{label}"
-        end
-
-        def told(kind, row, note)
-          return { reason: note.empty? ? "void in the old table" : note } if kind == "void"
-
-          part = cell(row, "failed_part").downcase
-          known = Core::Plan::RequestWords::FAILED_PARTS.include?(part)
-          { failed_part: known ? part : { "at_least" => "connector" }.fetch(kind, "specimen") }
-        end
-
-        def counts_as(text, line)
-          COUNTS.fetch(text.downcase.tr("_-", "  ").squeeze(" ").strip) do
-            refuse("Row #{line}: “#{text[0, 40]}” is no way to count; use break, at least or void",
-                   counts_as: "is not known")
-          end
-        end
-
-        def cell(row, role) = @columns.key?(role) ? row[@columns[role]].to_s.strip : ""
         def refuse(words, **fields) = raise(InvalidInput.new(words, fields: fields))
+
+        def table(bytes)
+          table = Devices::TableFile.read(bytes)
+          filled = table.count { |row| row.any? { |cell| !cell.strip.empty? } }
+          refuse("There is no row below the head", file: "has no rows") if filled < 2
+
+          width = table.map(&:size).max
+          table.map { |row| row + ([""] * (width - row.size)) }
+        end
+
+        def around
+          item = Library.item_type(@lot.item_type)
+          units = Catalogue.measurand(@lot.measurand).units
+          Core::OldTable::Reading::Around.new(
+            units: units.map(&:symbol), find: ->(text) { units.find { |unit| unit.called?(text) }&.symbol },
+            zones: item.zones.to_h { |key, name, *| [name, key] }, ends: item.features.to_h { |name| [name, name] },
+            lots: others.to_h { |lot| [lot.name, lot.id] }, parts: Core::Plan::RequestWords::FAILED_PARTS,
+            modes: Core::Plan::RequestWords::MODES
+          ).freeze
+        end
+
+        # Lots of the same job that measure the same.
+        def others
+          @others ||= Store::Models::Lot.where(job_id: @lot.job_id, measurand: @lot.measurand).exclude(id: @lot.id)
+                                        .order(:id).limit(MOST_LOTS).all
+        end
+
+        def rows = @reading.rows.select { |row| lot_of(row) }
+
+        def left_out
+          elsewhere = @reading.rows.reject { |row| lot_of(row) }
+          words = "belongs to no lot that was named"
+          [*@reading.left_out, *elsewhere.map do |row|
+            Core::OldTable::Reading::LeftOut.new(line: row.line, words: words)
+          end]
+            .sort_by(&:line)
+        end
+
+        # @return [Store::Models::Lot, nil]
+        def lot_of(row)
+          @lots ||= Hash.new { |known, group| known[group] = lot_called(group) }
+          @lots[row.group]
+        end
+
+        def lot_called(group)
+          answer = @answers.dig("groups", group)
+          return others.find { |lot| lot.id.to_s == answer } || (@lot if answer == "here") if answer
+          return @lot if group.empty?
+
+          others.find { |lot| Core::OldTable::Words.plain(lot.name) == Core::OldTable::Words.plain(group) } || @lot
+        end
+
+        # @return [String, nil] when these very bytes were taken, and by whom
+        def before
+          found = Store::Journal.of_action("keep_old_breaks").find { |one| one[:after]["sha256"] == @sha256 } or return
+          "This file was taken before: #{found[:after]['count']} rows into " \
+            "“#{Store::Models::Lot[found[:lot_id]]&.name}” on #{found[:at].localtime.strftime('%-d %B %Y')}"
+        end
+
+        def told(rows) = rows.first(MOST_TOLD).map(&:to_h)
       end
     end
   end

@@ -123,14 +123,17 @@ module MildAnvil
           values.each_with_index { |v, i| @columns[i] << [v || MISSING].pack("E") }
         end
 
-        # No reading at all, or more words than readings; as many, where one of them stands for the time.
+        # No reading at all, or more words than readings; as many, where they are several or one stands for the time.
         def remark?(fields, values)
           return true if values.all?(&:nil?)
 
           words = fields.each_index.count { |i| @forms[i] != "words" && word?(fields[i]) }
-          timeless = @forms.each_with_index.any? { |form, i| form && values[i].nil? }
-          words > fields.size / 2.0 || (timeless && words.positive? && words >= fields.size / 2.0)
+          return words > fields.size / 2.0 if words < 2 && !timeless?(values)
+
+          words.positive? && words >= fields.size / 2.0
         end
+
+        def timeless?(values) = @forms.each_with_index.any? { |form, i| form && form != "words" && values[i].nil? }
 
         def word?(field)
           field.match?(/[[:alpha:]]{2}/) && !Layout::NO_VALUE.match?(field) && !@layout.style.number?(field)

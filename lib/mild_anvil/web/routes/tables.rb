@@ -13,13 +13,11 @@ module MildAnvil
                                               query: given.query[:q], lot_id: given.query[:lot_id],
                                               waiting: given.query[:waiting] || false))
           end
-          app.operation("lookOldBreaks") { |_| json(Lists::OldBreaks.look(uploaded[:tempfile])) }
+          app.operation("lookOldBreaks") { |given| json(old_breaks(given.id).look) }
           app.operation("keepOldBreaks") do |given|
-            choices = old_break_choices
-            count = Lists::OldBreaks.keep(uploaded[:tempfile], lot_id: given.id, person_id: person_id, **choices)
-            json({ count: count }, status: 201)
+            json(old_breaks(given.id).keep(person_id: person_id), status: 201)
           end
-          app.helpers Choices
+          app.helpers OldTable
           forms(app)
         end
 
@@ -37,16 +35,15 @@ module MildAnvil
         end
         private_class_method :forms
 
-        # What was chosen for an old table.
-        module Choices
-          # @return [Hash] columns: role => column; unit
-          def old_break_choices
-            choices_with("columns and unit") { |given| sound?(given["columns"]) && given["unit"].is_a?(String) }
-              .slice("columns", "unit").transform_keys(&:to_sym)
-          end
-
-          def sound?(columns)
-            columns.is_a?(Hash) && columns.values.all? { |column| column.is_a?(Integer) && column.between?(0, 59) }
+        # An old table with what was answered of it.
+        module OldTable
+          # @return [Actions::Lists::OldBreaks]
+          def old_breaks(lot_id)
+            answers = JSON.parse(field(:choices).then { |text| text.empty? ? "{}" : text })
+            Violations.check!(Description.shared.schema("OldBreakAnswers"), PlainValues.sound!(answers))
+            Lists::OldBreaks.new(uploaded[:tempfile], lot_id: lot_id, answers: answers)
+          rescue JSON::ParserError
+            raise InvalidInput.new("choices must be JSON", fields: { choices: "is no JSON" })
           end
         end
       end

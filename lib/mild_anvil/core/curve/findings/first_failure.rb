@@ -9,6 +9,7 @@ module MildAnvil
         module FirstFailure
           POSITION = 36
           SHARE = 0.05
+          STROKE_SHARE = 0.9 # of the torque is gone
 
           # @return [Array<Finding>] :first_failure, then :partial_failure; none where the only failure is the break
           #   itself
@@ -26,9 +27,15 @@ module MildAnvil
             slips = Set.new.compare_by_identity.merge(Slip.slips(analysis))
             analysis.falls.select do |f|
               f.material? && f.drop_share >= SHARE && f.top <= analysis.peak_index &&
-                !slips.include?(f) && !ends?(f, broken)
+                !slips.include?(f) && !ends?(f, broken) && !stroke?(analysis, f)
             end
           end
+
+          # A hand that lets the key go between two turns, and goes on above that.
+          def self.stroke?(analysis, fall)
+            analysis.recording.main.role == "torque" && !fall.recovers.nil? && fall.drop_share >= STROKE_SHARE
+          end
+          private_class_method :stroke?
 
           # The fall that is the break, or ends in it.
           def self.ends?(fall, broken) = broken && broken >= fall.top && broken <= fall.bottom

@@ -23,6 +23,8 @@ module MildAnvil
           # What something still carries after a great part of it gave way is left, and not held: a bond that creeps, a
           # stub that stick and slip leaves. Somebody who lets off, and holds again, holds.
           def self.left_over?(analysis, held)
+            return false if analysis.staircase? # masses that were taken off
+
             lost = analysis.falls.select do |f|
               f.material? && f.top < held.first && f.drop >= GREAT_SHARE * analysis.peak_newtons &&
                 held.level <= f.level - (LEFT_SHARE * f.drop)
