@@ -64,25 +64,31 @@ export async function fillForm(statementId: number, file: File): Promise<void> {
   URL.revokeObjectURL(link.href);
 }
 
-/** A table of old breaks, before anything of it is kept. */
-export function lookOldBreaks(file: File): Promise<Schemas["OldBreaks"]> {
+/** A table of old breaks with what was answered of it. */
+function oldBreaksForm(file: File, answers: Schemas["OldBreakAnswers"]): FormData {
   const form = new FormData();
   form.append("file", file);
-  return send("/api/old-breaks/look", { body: form }, SILENT);
+  form.append("choices", JSON.stringify(answers));
+  return form;
+}
+
+/** What a table of old breaks was understood to be, and what is to be asked; nothing of it is kept. */
+export function lookOldBreaks(
+  lotId: number,
+  file: File,
+  answers: Schemas["OldBreakAnswers"],
+): Promise<Schemas["OldBreaks"]> {
+  return send(`/api/lots/${lotId}/old-breaks/look`, { body: oldBreaksForm(file, answers) }, SILENT);
 }
 
 export function keepOldBreaks(
   lotId: number,
   file: File,
-  columns: Record<string, number>,
-  unit: string,
-): Promise<{ count: number }> {
-  const form = new FormData();
-  form.append("file", file);
-  form.append("choices", JSON.stringify({ columns, unit }));
+  answers: Schemas["OldBreakAnswers"],
+): Promise<Schemas["KeptOldBreaks"]> {
   return send(
     `/api/lots/${lotId}/old-breaks`,
-    { body: form },
+    { body: oldBreaksForm(file, answers) },
     "The server does not answer. Whether it was saved is not known: load again and look.",
   );
 }

@@ -1,28 +1,22 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { toast } from "sonner";
-import { type Schemas } from "@/api/client";
+import type { Schemas } from "@/api/client";
 import { keepOldBreaks, lookOldBreaks } from "@/api/uploads";
 import { lotChanged } from "@/api/queries";
 import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
+import { Check } from "@/ui/Check";
 import { FilePick } from "@/ui/FilePick";
-import { Choice } from "@/ui/Choice";
 import { Sheet } from "@/ui/Sheet";
 import { ErrorNote } from "@/ui/states";
+import { OldColumns } from "./OldColumns";
+import { OldQuestions } from "./OldQuestions";
+import { withColumn, type Answers } from "./oldAnswers";
 
-const ROLES = [
-  { value: "", label: "leave it" },
-  { value: "value", label: "the value" },
-  { value: "specimen", label: "the piece" },
-  { value: "counts_as", label: "what it counts as", note: "break, at least, void" },
-  { value: "failed_part", label: "what failed" },
-  { value: "note", label: "a remark" },
-];
-
-/** A spreadsheet of old breaks: its columns are matched by sight, its unit is asked, all rows or none. */
+/** A spreadsheet of old breaks: what it does not say is asked, what cannot be read is left out and told. */
 export function OldBreaks() {
   const may = useMay("keepOldBreaks");
   const [open, setOpen] = useState(false);
@@ -38,61 +32,67 @@ export function OldBreaks() {
 }
 
 function OldBreaksSheet({ onClose }: { onClose: () => void }) {
-  const { page, measurand } = useLot();
+  const { page } = useLot();
   const queries = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
-  const [roles, setRoles] = useState<string[]>([]);
-  const [unit, setUnit] = useState("");
-  const units = measurand?.units ?? [];
+  const [answers, setAnswers] = useState<Answers>({});
+  const [seen, setSeen] = useState<Schemas["OldBreaks"] | null>(null);
   const look = useMutation({
-    mutationFn: lookOldBreaks,
-    onSuccess: (seen) => {
-      setRoles(seen.head.map((_, i) => Object.entries(seen.guess).find(([, column]) => column === i)?.[0] ?? ""));
-      setUnit(units.some((u) => u.symbol === seen.unit) ? (seen.unit ?? "") : "");
-    },
+    mutationFn: (given: { file: File; answers: Answers }) => lookOldBreaks(page.lot.id, given.file, given.answers),
+    onSuccess: setSeen,
   });
   const keep = useMutation({
-    mutationFn: (form: File) => keepOldBreaks(page.lot.id, form, columnsOf(roles), unit),
-    onSuccess: ({ count }) => {
+    mutationFn: (form: File) => keepOldBreaks(page.lot.id, form, answers),
+    onSuccess: (kept) => {
       void lotChanged(queries, page.lot.id);
-      toast.success(`${plural(count, "pull")} typed in`);
+      const left = kept.count - kept.judged;
+      toast.success(`${plural(kept.count, "pull")} typed in${left ? `, ${left} of them to be judged` : ""}`);
       onClose();
     },
   });
+  const say = (next: Answers, of = file) => {
+    setAnswers(next);
+    if (of) look.mutate({ file: of, answers: next });
+  };
   const fault = look.error ?? keep.error;
-  const ready = file !== null && roles.includes("value") && unit !== "" && !keep.isPending;
+  const meant = seen?.before == null || answers.again === true;
+  const ready = seen !== null && seen.questions.length === 0 && meant && !look.isPending && !keep.isPending;
   return (
     <Sheet
       open
       onOpenChange={(next) => !next && onClose()}
       title="Old breaks from a spreadsheet"
-      description="CSV or XLSX with a head. They become typed pulls in your name, judged as the table says."
+      description="CSV or XLSX. Its rows become typed pulls in your name, judged as the table says."
       wide
     >
-      <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
         <FilePick
           label="A table of old breaks"
           accept=".csv,.tsv,.txt,.xlsx"
           onPick={(next) => {
             setFile(next);
-            look.mutate(next);
+            say({}, next);
           }}
         />
-        {look.data && <Seen seen={look.data} roles={roles} setRoles={setRoles} />}
-        {look.data && (
-          <Choice
-            label="Its values are in"
-            className="w-[200px]"
-            value={unit}
-            options={[{ value: "", label: "which unit?" }, ...units.map((u) => ({ value: u.symbol, label: u.symbol }))]}
-            onChange={setUnit}
-          />
+        {seen?.before && (
+          <div className="text-signal grid gap-1 font-semibold">
+            <p>{seen.before}.</p>
+            <Check
+              checked={answers.again === true}
+              onChange={(event) => say({ ...answers, again: event.target.checked })}
+            >
+              It is meant again
+            </Check>
+          </div>
         )}
+        {seen && <OldQuestions questions={seen.questions} answers={answers} onAnswer={say} />}
+        {seen && <OldColumns seen={seen} onRole={(column, role) => say(withColumn(answers, column, role))} />}
+        {seen && <LeftOut rows={seen.left_out} />}
         {fault && <ErrorNote message={fault.message} />}
         <div className="flex justify-end gap-2.5">
           <Button onClick={onClose}>Cancel</Button>
           <Button primary disabled={!ready} onClick={() => file && keep.mutate(file)}>
-            Type {look.data ? plural(look.data.count, "pull") : "them"} in
+            {keep.isPending ? "Typing them in …" : ready ? `Type ${plural(seen.taken, "pull")} in` : "Type them in"}
           </Button>
         </div>
       </div>
@@ -100,47 +100,19 @@ function OldBreaksSheet({ onClose }: { onClose: () => void }) {
   );
 }
 
-const columnsOf = (roles: string[]) =>
-  Object.fromEntries(roles.flatMap((role, i) => (role === "" ? [] : [[role, i] as const])));
-
-type SeenProps = { seen: Schemas["OldBreaks"]; roles: string[]; setRoles: (roles: string[]) => void };
-
-function Seen({ seen, roles, setRoles }: SeenProps) {
+/** Rows that cannot be read: each refuses itself, and no other. */
+function LeftOut({ rows }: { rows: Schemas["OldRow"][] }) {
+  if (rows.length === 0) return null;
   return (
-    // It scrolls by itself, so it takes the focus by itself.
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
-    <div tabIndex={0} role="group" aria-label="The first rows" className="border-line overflow-auto border">
-      <table className="w-full text-[13px]">
-        <thead>
-          <tr>
-            {seen.head.map((name, i) => (
-              <th key={i} className="border-line min-w-[140px] border-b p-2 text-left align-top font-normal">
-                <span className="block pb-1 font-semibold">{name || "–"}</span>
-                <Choice
-                  bare
-                  label={`Column ${name || i + 1} is`}
-                  value={roles[i] ?? ""}
-                  options={ROLES}
-                  onChange={(role) =>
-                    setRoles(roles.map((was, at) => (at === i ? role : was === role && role !== "" ? "" : was)))
-                  }
-                />
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {seen.rows.map((row, i) => (
-            <tr key={i}>
-              {row.map((cell, at) => (
-                <td key={at} className="border-line num border-t px-2 py-1">
-                  {cell}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <details className="text-[13px]">
+      <summary className="cursor-pointer font-semibold">{plural(rows.length, "row")} left out</summary>
+      <ul className="grid gap-0.5 pt-1">
+        {rows.map((row) => (
+          <li key={row.line}>
+            Row <span className="num">{row.line}</span>: {row.words}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
