@@ -25,6 +25,7 @@ export function pullRow(id: number, newtons: number): Schemas["PullRow"] {
     display: null,
     pulled_at: "2026-11-24T04:00:00Z",
     note: "",
+    piece_warnings: [],
     recording_id: null,
     state: "unjudged",
     state_reason: null,

@@ -20,9 +20,11 @@ module MildAnvil
         specimen_number ||= following(lot)
         feature_name = default_feature(lot) if feature_name.to_s.strip.empty?
         feature = Store::Models::Specimen.feature_for(lot.id, specimen_number, feature_name.strip)
+        said = Prepare::PieceState.words(lot, specimen_number, at: pulled_at || Time.now)
         pull = Store::Models::Pull.create(lot_id: lot.id, feature_id: feature.id, number: number, person_id: person_id,
                                           origin: origin, display_kind: display,
-                                          note: note.to_s, pulled_at: pulled_at || Time.now)
+                                          note: note.to_s, pulled_at: pulled_at || Time.now,
+                                          piece_warnings: (JSON.generate(said) if said.any?))
         stood_in_line(lot, pull)
         Chain::ChooseInstruments.call(pull, lot, instrument_id: instrument_id, zeros: zeros)
         pull

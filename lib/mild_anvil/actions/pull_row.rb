@@ -20,7 +20,7 @@ module MildAnvil
         { id: pull.id, uid: pull.uid, number: pull.number, specimen: pull.feature.specimen.number,
           feature: pull.feature.name,
           origin: pull.origin, display: pull.display_kind, pulled_at: pull.pulled_at, note: pull.note,
-          version: pull.version, recording_id: pull.recording&.id,
+          piece_warnings: pull.said_of_piece, version: pull.version, recording_id: pull.recording&.id,
           state: placed.state,
           state_reason: placed.reason, measurement: measurement(measured, figures),
           preload: figures.reading(preload&.value_si, preload&.resolution_si),

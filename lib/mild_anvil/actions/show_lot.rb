@@ -43,9 +43,11 @@ module MildAnvil
       private_class_method :statements
 
       def specimens(lot)
-        lot.specimens_dataset.eager(:features).all.map do |s|
+        pieces = lot.specimens_dataset.eager(:features).all
+        states = Prepare::PieceState.new(lot, pieces)
+        pieces.map do |s|
           { id: s.id, number: s.number, label: s.label, trial: s.trial, state: s.state,
-            features: s.features.map(&:name) }
+            features: s.features.map(&:name), warnings: states.words(s) }
         end
       end
       private_class_method :specimens

@@ -6,7 +6,7 @@ import type { Schemas } from "@/api/client";
 import { COUNTS_AS, isTimed, when } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 import { useShownUnit } from "@/lot/units";
-import { ErrorNote, Waiting } from "@/ui/states";
+import { Caution, ErrorNote, Waiting } from "@/ui/states";
 import { Files } from "@/files/Files";
 import { CurvePanel } from "./CurvePanel";
 import { FindingRow } from "./FindingRow";
@@ -33,6 +33,7 @@ export function PullView({ id }: { id: number }) {
             {COUNTS_AS[pull.state]}: {pull.state_reason}.
           </p>
         )}
+        {!pull.run && pull.piece_warnings.map((words) => <Caution key={words}>{words}</Caution>)}
         {pull.read_by && <ReadBy read={pull.read_by} pull={pull} />}
         {pull.recording ? <Recorded pull={pull} recording={pull.recording} /> : <TypedPull pull={pull} />}
       </section>

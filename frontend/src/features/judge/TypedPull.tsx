@@ -33,6 +33,14 @@ export function TypedPull({ pull }: { pull: Pull }) {
         {now ? "Read off the display and typed" : "Recorded without a reading"} by {pull.person}, {when(pull.pulled_at)}
         . There is no curve, so nothing else is known of this pull.
       </p>
+      {now?.reason && pull.measurements.length === 1 && (
+        <p className="border-derived mt-3 border-l-4 px-3 text-[13.5px]">{now.reason}.</p>
+      )}
+      {now?.lower_bound_cause === "saturated" && (
+        <p className="border-derived mt-3 border-l-4 px-3 text-[13.5px]">
+          The cell was at its end: what was read is at least what the piece bore.
+        </p>
+      )}
       {pull.display && pull.display !== "holds" && (
         <p className="border-derived mt-3 border-l-4 px-3 text-[13.5px]">{DISPLAY[pull.display]}</p>
       )}

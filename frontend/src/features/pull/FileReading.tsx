@@ -3,9 +3,11 @@ import { useState } from "react";
 import type { Schemas } from "@/api/client";
 import { catalogueQuery } from "@/api/queries";
 import { plainNumber } from "@/format/figure";
+import { PieceWarnings } from "@/lot/PieceWarnings";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
 import { Field } from "@/ui/Field";
+import { FileQuestions, type Question } from "./FileQuestions";
 import { KeepProfile } from "./KeepProfile";
 import type { Choices } from "./useDrop";
 
@@ -27,7 +29,6 @@ type Column = {
   because: string;
   confidence: string | null;
 };
-type Question = { kind: string; text: string };
 
 const ROLES: Role[] = [
   "time",
@@ -71,17 +72,7 @@ export function FileReading({ preview, choices, onChoose, onPlace, onRemembered 
   };
   return (
     <div className="border-edge mt-2 border-l-2 pl-4">
-      {(preview.questions as Question[]).map((q) => (
-        <div key={q.text} className="flex flex-wrap items-center gap-2 pb-1">
-          <p className="text-derived font-semibold">{q.text}</p>
-          {q.kind === "clock" && (
-            <>
-              <Button onClick={() => onChoose({ clock_changed: true })}>The clock was changed</Button>
-              <Button onClick={() => onChoose({ clock_changed: false })}>The hour passed</Button>
-            </>
-          )}
-        </div>
-      ))}
+      <FileQuestions questions={preview.questions as Question[]} onChoose={onChoose} />
       <div className="overflow-x-auto">
         <table className="min-w-[560px] text-[13px]">
           <thead>
@@ -198,6 +189,7 @@ export function FileReading({ preview, choices, onChoose, onPlace, onRemembered 
           onChange={(e) => onPlace({ feature_name: e.target.value || null })}
         />
       </div>
+      <PieceWarnings number={String(choices.specimen_number ?? "")} />
       {preview.ready && <KeepProfile preview={preview} choices={choices} onRemembered={onRemembered} />}
     </div>
   );

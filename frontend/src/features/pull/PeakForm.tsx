@@ -8,6 +8,7 @@ import { answer, api, Fault, once, onceKey } from "@/api/client";
 import { catalogueQuery, lotChanged } from "@/api/queries";
 import { isReading, plainNumber, stated } from "@/format/figure";
 import { useLot } from "@/lot/context";
+import { PieceWarnings } from "@/lot/PieceWarnings";
 import { useFigureLanguage } from "@/lot/useFigureLanguage";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -76,7 +77,7 @@ export function PeakForm() {
   });
   const fields = record.error instanceof Fault ? record.error.fields : {};
   const { errors } = form.formState;
-  const [text, unit] = useWatch({ control: form.control, name: ["text", "unit"] });
+  const [text, unit, specimen] = useWatch({ control: form.control, name: ["text", "unit", "specimen"] });
   return (
     <form
       className="sheet grid gap-3 p-4"
@@ -126,6 +127,7 @@ export function PeakForm() {
           )}
         />
       </div>
+      <PieceWarnings number={specimen} />
       <Controller
         name="display"
         control={form.control}

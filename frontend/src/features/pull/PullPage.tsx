@@ -3,6 +3,7 @@ import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
+import { PieceWarnings } from "@/lot/PieceWarnings";
 import { Button } from "@/ui/Button";
 import { Caution } from "@/ui/states";
 import { BenchLink } from "./BenchLink";
@@ -43,6 +44,9 @@ export function PullPage() {
           </span>
         </p>
       )}
+      <div className="mb-3 empty:hidden">
+        <PieceWarnings />
+      </div>
       <div className="grid gap-4 min-[1060px]:grid-cols-[1fr_330px]">
         <div className="grid min-w-0 content-start gap-4">
           {!may && <p className="text-soft">Pulls are brought in by a technician.</p>}

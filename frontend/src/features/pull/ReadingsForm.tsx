@@ -11,6 +11,7 @@ import { plainNumber } from "@/format/figure";
 import { plural } from "@/format/words";
 import { asksComma, CommaAsked, type Comma } from "@/lot/CommaAsked";
 import { useLot } from "@/lot/context";
+import { PieceWarnings } from "@/lot/PieceWarnings";
 import { useFigureLanguage } from "@/lot/useFigureLanguage";
 import { Button } from "@/ui/Button";
 import { Choice } from "@/ui/Choice";
@@ -43,9 +44,16 @@ export function ReadingsForm() {
     resolver: zodResolver(TYPED),
     defaultValues: { text: "", unit: lot.display_unit, dial: NONE, before: "", specimen: "", holds: "" },
   });
-  const [text, unit, holds, dial] = useWatch({ control: form.control, name: ["text", "unit", "holds", "dial"] });
+  const [text, unit, holds, dial, specimen] = useWatch({
+    control: form.control,
+    name: ["text", "unit", "holds", "dial", "specimen"],
+  });
   const { language } = useFigureLanguage();
   const { count, readings: rows, asked, fault } = noted(text, holds, dial !== NONE);
+  const clear = () => {
+    key.current = onceKey();
+    form.reset({ ...form.getValues(), text: "", before: "", specimen: "", holds: "" });
+  };
   const keep = useMutation({
     mutationFn: ({ comma, ...given }: Readings & { comma?: Comma }) =>
       answer(
@@ -67,15 +75,12 @@ export function ReadingsForm() {
         }),
       ),
     onSuccess: (pull) => {
-      key.current = onceKey();
-      form.reset({ ...form.getValues(), text: "", before: "", specimen: "", holds: "" });
+      clear();
       void lotChanged(queries, lot.id);
       toast.success(`Pull ${pull.number} kept with ${plural(rows.length, "reading")}`);
     },
     onError: (fault) => {
-      if (!(fault instanceof Fault && fault.kept)) return;
-      key.current = onceKey();
-      form.reset({ ...form.getValues(), text: "", before: "", specimen: "", holds: "" });
+      if (fault instanceof Fault && fault.kept) clear();
     },
   });
   const values = rows.map((row) => plainNumber(row.force) ?? 0);
@@ -120,6 +125,7 @@ export function ReadingsForm() {
           {...form.register("specimen")}
         />
       </div>
+      <PieceWarnings number={specimen} />
       <EachLine count={count} asked={asked} value={holds} onChange={(next) => form.setValue("holds", next)} />
       <p className="text-soft flex min-h-9 items-center gap-3 text-[13px]" aria-live="polite">
         {fault ? (

@@ -46,7 +46,7 @@ module MildAnvil
         # @param specimen_number [Integer, nil] that is pulled; nil: the next one
         # @return [Array<String>] what is said, and kept with the pull, and stands in nobody's way
         def warnings(procedure, specimen_number: nil, **)
-          [*high(procedure), *PieceState.words(lot, specimen_number)]
+          [*high(procedure), *Prepare::PieceState.words(lot, specimen_number)]
         end
 
         # A load that may harm what it is to prove.

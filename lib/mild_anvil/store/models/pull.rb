@@ -17,6 +17,9 @@ module MildAnvil
         one_to_many :pull_instruments, class: "MildAnvil::Store::Models::PullInstrument", key: :pull_id,
                                        order: :position
 
+        # @return [Array<String>] what was to be said of its piece before it was pulled
+        def said_of_piece = piece_warnings ? JSON.parse(piece_warnings) : []
+
         dataset_module do
           def of_specimen(id) = where(feature_id: Feature.where(specimen_id: id).select(:id))
 
