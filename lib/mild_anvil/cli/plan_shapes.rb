@@ -65,7 +65,7 @@ module MildAnvil
       ENERGY = Dry::Schema.JSON do
         optional(:medium).filled(:string, included_in?: %w[none gas liquid])
         TYPED_PARTS.call(self, :stretch, :length, :pressure)
-        NUMBERS.call(self, :stiffness_n_per_mm, :volume_litres, **ABOVE_ZERO)
+        NUMBERS.call(self, :stiffness_n_per_mm, :volume_litres, :flying_kg, **ABOVE_ZERO)
       end
       RAM = Dry::Schema.JSON { TYPED_PARTS.call(self, :bore, :rod, :pressure, :force) }
       REDIRECT = Dry::Schema.JSON do

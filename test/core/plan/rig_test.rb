@@ -95,14 +95,4 @@ class RigTest < CoreCase
     assert_in_delta 7.5574, Plan::StoredEnergy.as_mass(148.23, 2.0), 1e-3
     assert_raises(MildAnvil::InvalidInput) { Plan::StoredEnergy.liquid(101_325.0, 0.01) }
   end
-
-  def test_the_stand_off_is_the_largest_of_its_reasons
-    near = [{ what: "a pin", metres: 1.0 }, { what: "a shackle", metres: 4.0 }]
-
-    assert_in_delta 2.0, Plan::StandOff.new.metres
-    assert_in_delta 3.0, Plan::StandOff.new(length_metres: 2.0).metres
-    assert_in_delta 6.0, Plan::StandOff.new(length_metres: 2.0, near_misses: near).metres
-    assert_match(/148 J stored, like 7.56 kg from 2.00 m. Stay 2.00 m away/,
-                 Plan::StandOff.new(joules: 148.23).sentence(WORDING))
-  end
 end

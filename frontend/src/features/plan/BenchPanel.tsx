@@ -122,6 +122,11 @@ function StandOff() {
               onChange={(length) => set({ length })}
             />
             <NumberField
+              label="What may fly weighs, kg"
+              value={energy.flying_kg}
+              onChange={(flying_kg) => set({ flying_kg })}
+            />
+            <NumberField
               label="Stiffness, N/mm"
               value={energy.stiffness_n_per_mm}
               onChange={(stiffness_n_per_mm) => set({ stiffness_n_per_mm })}

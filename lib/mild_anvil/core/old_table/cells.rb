@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "date"
-
 module MildAnvil
   module Core
     module OldTable
@@ -17,7 +15,6 @@ module MildAnvil
         DECIMAL_POINT = /\A\d+\.(?:\d{1,2}|\d{4,})\z/
         DATE = %r{\A(\d{1,4})[./-](\d{1,2})[./-](\d{2,4})(?:[ T]\d.*)?\z}
         SERIAL = /\A[2-6]\d{4}(?:\.\d+)?\z/ # days since 1899-12-30, as workbooks count them
-        FIRST_SERIAL = Date.new(1899, 12, 30)
         CENTURY = 2000
 
         # @param values [Array<String>]; @param dates [Array<String>] of the columns
@@ -54,7 +51,7 @@ module MildAnvil
         def date(text)
           text = text.strip
           return if NOTHING.match?(text)
-          return FIRST_SERIAL + text.to_i if SERIAL.match?(text)
+          return Date.new(1899, 12, 30) + text.to_i if SERIAL.match?(text)
 
           match = DATE.match(text) or refuse("“#{text[0, 30]}” is no date")
           Date.new(*parts(match))

@@ -7,8 +7,9 @@ module MildAnvil
         # What is stored at the upper estimate, and how far to stay away.
         class Energy < Section
           LITRE = 1.0e-3
+          OUTSIDE = 101_325.0 # pascal
           GAS = "A gas stores many times more than a liquid at the same pressure: test with water or oil wherever " \
-                "it can be done."
+                "it can be done. What bursts throws fragments farther than the blast reaches: put a barrier round it."
 
           # @return [Float, nil] joules
           def self.joules(plan) = new(plan).joules
@@ -16,18 +17,24 @@ module MildAnvil
           def call
             return missing("Type a stiffness, or how far it stretches, to see what is stored.") if joules.nil?
 
-            stand_off = StandOff.new(joules: joules, length_metres: part.length(:length),
-                                     near_misses: world.near_misses)
-            ok(stand_off.sentence(force_wording), joules: joules, text: force_wording.energy(joules),
-                                                  stand_off_metres: stand_off.metres,
-                                                  stand_off: force_wording.length(stand_off.metres, :up),
-                                                  working: working + stand_off.working(force_wording),
-                                                  cautions: [StandOff::CAUTION, (GAS if medium == "gas")].compact)
+            away = stand_off
+            ok(away.sentence(force_wording), joules: joules, text: force_wording.energy(joules),
+                                             stand_off_metres: away.metres,
+                                             stand_off: away.metres && force_wording.length(away.metres, :up),
+                                             working: working + away.working(force_wording),
+                                             cautions: [StandOff::CAUTION, *(GAS if medium == "gas")])
           end
 
           def joules = @joules ||= medium == "none" ? springs : vessel
 
           private
+
+          def stand_off
+            StandOff.new(joules: joules, length_metres: part.length(:length), flying_kilograms: part.number(:flying_kg),
+                         guard_joules: world.benches.find { |one| one.id == content[:bench_id] }&.guard_joules,
+                         gas_pascals: (part.si!(:pressure, "pressure") - OUTSIDE if medium == "gas"),
+                         near_misses: world.near_misses)
+          end
 
           def part = content.part(:energy)
           def medium = part[:medium] || "none"
