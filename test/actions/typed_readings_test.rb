@@ -56,11 +56,22 @@ class TypedReadingsTest < StoreCase
     made = lot
     at_end = peak(made, "20.00", instrument_id: full.id)
     below = peak(made, "19.98", instrument_id: full.id)
+    beyond = peak(made, "20.6", instrument_id: full.id)
 
-    assert_equal(["saturated", nil], [at_end, below].map { |pull| pull.measurement("peak").lower_bound_cause })
+    assert_equal(["saturated", nil, nil],
+                 [at_end, below, beyond].map { |pull| pull.measurement("peak").lower_bound_cause })
     proposed = Actions::ShowPull.call(pull_id: at_end.id)[:proposal].find { |one| one[:failed_part] == "specimen" }
 
     assert_equal ["at_least", "the cell was at its end"], proposed.values_at(:counts_as, :reason)
+  end
+
+  # Whoever saw that it broke there, and no higher, may say so; with a reason.
+  def test_a_break_at_the_end_of_a_cell_needs_a_reason
+    full = cell(capacity_newtons: 20_000.0, resolution_newtons: 10.0)
+    pull = peak(lot, "20.00", instrument_id: full.id)
+
+    assert fields { judge(pull, "break", failed_part: "specimen") }.key?(:reason)
+    assert_equal "break", judge(pull, "break", failed_part: "specimen", reason: "seen on a second display").counts_as
   end
 
   def noted(*readings, **given)

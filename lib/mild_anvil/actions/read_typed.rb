@@ -8,6 +8,7 @@ module MildAnvil
       # lower_bound_cause: "saturated" where the cell was at its end, nil otherwise
       Read = Struct.new(:reading, :reason, :lower_bound_cause, keyword_init: true)
       MOST_OTHERS = 200
+      AT_END_STEPS = 0.75 # nearer than one step
 
       # @param lot [Store::Models::Lot]
       # @param cell [Store::Models::Instrument, nil] that showed it
@@ -70,11 +71,12 @@ module MildAnvil
                                               .order(:id).limit(MOST_OTHERS).select_map(:value_si)
       end
 
-      # The cell, or its scale, could say no more.
+      # The cell, or its scale, could say no more. What lies beyond that is an overload that was read, and told as one.
       def at_end(reading)
         return if @cell.nil?
 
-        "saturated" if reading.value_si >= @cell.capacity_newtons - ((@cell.resolution_newtons || 0.0) / 2)
+        step = [@cell.resolution_newtons || 0.0, reading.resolution_si].max
+        "saturated" if (reading.value_si - @cell.capacity_newtons).abs < AT_END_STEPS * step
       end
     end
   end

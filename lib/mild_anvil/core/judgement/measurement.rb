@@ -10,6 +10,9 @@ module MildAnvil
       # may lie above.
       Measurement = Struct.new(:quantity, :value_si, :resolution_si, :lower_bound_cause, :source, keyword_init: true) do
         def lower_bound? = !lower_bound_cause.nil?
+        # @return [Boolean] whether somebody read it off a display that was at its end: whoever saw that it went no
+        #   further may say so, with a reason
+        def typed_at_its_end? = source == "display" && lower_bound_cause.to_s == "saturated"
         # @return [Boolean] whether a higher reading that was not reached can be named
         def read_on_the_way? = lower_bound_cause.to_s == "last_reading"
       end

@@ -15,7 +15,7 @@ module MildAnvil
 
           def self.complaints(kase)
             return no_measurement if kase.measurement.nil?
-            if kase.measurement.lower_bound?
+            if kase.measurement.lower_bound? && !kase.measurement.typed_at_its_end?
               return { counts_as: "cannot be break: #{bound(kase)}, so the value is a lower bound" }
             end
             return {} if kase.rated_part?
