@@ -73,6 +73,10 @@ describe("the curve", () => {
   });
   it("leaves a gap where the logger wrote no number", () => {
     expect(curvePath({ xs: [0, 1, 2], lows: [1, null, 2], highs: [] }, same, same)).toBe("M0.0 1.0M2.0 2.0");
+    const unseen: [number, number][] = [[1, 50]];
+    expect(curvePath({ xs: [0, 1, 50, 51], lows: [1, 1, 2, 2], highs: [], unseen }, same, same)).toBe(
+      "M0.0 1.0L1.0 1.0M50.0 2.0L51.0 2.0",
+    );
   });
   it("zooms about a point and stays inside its bounds", () => {
     expect(zoomed([0, 10], 4, 0.5, [0, 10], 0)).toEqual([2, 7]);

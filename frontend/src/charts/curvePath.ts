@@ -1,8 +1,18 @@
-/** A stretch of a curve as the server sends it: highs is empty where lows are the samples. */
-export type Stretch = { xs: number[]; lows: (number | null)[]; highs: (number | null)[] };
+/** A stretch of a curve as the server sends it: highs is empty where lows are the samples. unseen: from and to of what
+ * no sample tells of. */
+export type Stretch = {
+  xs: number[];
+  lows: (number | null)[];
+  highs: (number | null)[];
+  unseen?: [number, number][];
+};
 
-/** The outline of the lows and highs, or the line through the samples; gaps where the logger wrote no number. */
-export function curvePath({ xs, lows, highs }: Stretch, x: (v: number) => number, y: (v: number) => number): string {
+/** The outline of the lows and highs, or the line through the samples; gaps where the logger wrote none. */
+export function curvePath(
+  { xs, lows, highs, unseen = [] }: Stretch,
+  x: (v: number) => number,
+  y: (v: number) => number,
+): string {
   let path = "";
   let pen = false;
   xs.forEach((at, i) => {
@@ -11,6 +21,8 @@ export function curvePath({ xs, lows, highs }: Stretch, x: (v: number) => number
       pen = false;
       return;
     }
+    const before = xs[i - 1] ?? at;
+    if (unseen.some(([from, to]) => to > before && from < at)) pen = false;
     const high = highs[i] ?? low;
     const [first, second] = i % 2 ? [high, low] : [low, high];
     path += `${pen ? "L" : "M"}${x(at).toFixed(1)} ${y(first).toFixed(1)}`;

@@ -23,10 +23,14 @@ class PieceStateTest < StoreCase
     made, first, second = listed
     soak(made, first)
     assert_equal ["PH-01 is not ready: “soak” was not begun."], said(made, first.number)
-    assert_empty said(made, second.number)
+    assert_match(/PH-02 is not ready: it has none of the steps/, said(made, second.number).join)
 
     pull = peak(made, "8.1", specimen_number: first.number)
     assert_equal ["PH-01 is not ready: “soak” was not begun."], row(pull)[:piece_warnings]
+    soak(made, second, hours: nil)
+    step = Models::Preparation.first(specimen_id: second.id)
+    Prepare::Steps.change(lot_id: made.id, ids: [step.id], values: { done: true }, person_id: person.id)
+
     assert_empty row(peak(made, "8.2", specimen_number: second.number))[:piece_warnings]
   end
 

@@ -86,7 +86,7 @@ function Drawn(props: DrawnProps) {
   const { page } = useLot();
   const bounds: [number, number] = [recording.start_seconds, recording.end_seconds];
   const judged = data.series.find((s) => s.judged);
-  const stretch = travelled?.stretch ?? { xs: data.seconds, lows: judged?.lows ?? [], highs: judged?.highs ?? [] };
+  const stretch = travelled?.stretch ?? stretchOf(data, judged, recording);
   const flags = recording.findings.flatMap((f) => flag(f, flagWord(f, unit), travelled));
   const claim = page.summary.claims[0]?.strength ?? null;
   const others = travelled ? [] : data.series.filter((s) => !s.judged);
@@ -149,6 +149,14 @@ function claimLine(recording: Recording, claim: Claim, unit: Unit) {
 /** What the bench told stands at its time; against travel it has no place. */
 const marksOf = (told: Schemas["BenchEvent"][], travelled: Travelled | null) =>
   travelled ? [] : told.map((one) => ({ at: one.at_seconds, text: one.words ?? one.word }));
+
+/** The judged channel along time; where no sample tells of it, no line is drawn. */
+function stretchOf(data: Schemas["Window"], judged: Schemas["Window"]["series"][number] | undefined, of: Recording) {
+  const unseen = of.findings
+    .filter((f) => f.kind === "dropout")
+    .map((f): [number, number] => [f.at_seconds ?? 0, f.until_seconds ?? 0]);
+  return { xs: data.seconds, lows: judged?.lows ?? [], highs: judged?.highs ?? [], unseen };
+}
 
 /** What stands along the axis; readings without times are counted. */
 const timesOf = (recording: Recording) => (isTimed(recording.reading) ? "s" : "reading");

@@ -8,7 +8,7 @@ const ROLES = [
   { value: "date", label: "the day" },
   { value: "piece", label: "the piece" },
   { value: "end", label: "the end" },
-  { value: "group", label: "the lot or group" },
+  { value: "group", label: "its lot" },
   { value: "counts_as", label: "the result", note: "broke, held, void" },
   { value: "failed_part", label: "what failed" },
   { value: "zone", label: "where it failed" },
@@ -28,7 +28,7 @@ export function OldColumns({ seen, onRole }: Props) {
         <thead>
           <tr>
             {seen.head.map((name, i) => (
-              <th key={i} className="border-line min-w-[124px] border-b p-2 text-left align-top font-normal">
+              <th key={i} className="border-line min-w-[132px] border-b p-2 text-left align-top font-normal">
                 <span className="block pb-1 font-semibold">{name || "–"}</span>
                 <Choice
                   bare

@@ -31,9 +31,26 @@ module MildAnvil
         def name(piece) = Planning::PieceOrder.label(piece)
 
         def unready(piece)
-          schedule = Core::Prepare::Schedule.new(steps.fetch(piece.id, []).map { |row| Steps.core(row) })
+          own = steps.fetch(piece.id, [])
+          return stepless(piece) if own.empty?
+
+          schedule = Core::Prepare::Schedule.new(own.map { |row| Steps.core(row) })
           step = schedule.following(@at) or return []
           ["#{name(piece)} is not ready: #{undone(step)}."]
+        end
+
+        # Where its siblings have steps, a piece without any was forgotten.
+        def stepless(piece)
+          return [] unless stepped?
+
+          ["#{name(piece)} is not ready: it has none of the steps that others of its lot have."]
+        end
+
+        def stepped?
+          return @stepped if defined?(@stepped)
+
+          pieces = Store::Models::Specimen.where(lot_id: @lot.id).select(:id)
+          @stepped = Store::Models::Preparation.where(specimen_id: pieces, withdrawn_at: nil).any?
         end
 
         def steps = @steps ||= Steps.of(@pieces.map(&:id)).group_by(&:specimen_id)
