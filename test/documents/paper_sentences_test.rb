@@ -93,6 +93,20 @@ class PaperSentencesTest < CoreCase
     OTHERS.each { |language| assert_empty said.uniq.reject { |text| say(text, language).whole }, language }
   end
 
+  # Named and not named, thrown, burst, contained; and a piece that is not as it has to be.
+  def test_every_stand_off_and_every_word_of_a_piece_is_known
+    wording = MildAnvil::Core::Plan::Wording.new(MildAnvil::Catalogue.units.find("kN"))
+    away = [{ joules: 500.0 }, { joules: 5.0e6, flying_kilograms: 20.0 }, { joules: 50.0, flying_kilograms: 0.5 },
+            { joules: 2.0e7, gas_pascals: 1.0e6 }, { joules: 1.95e6, gas_pascals: 1.0e6 },
+            { joules: 500.0, guard_joules: 600.0 }].map { |given| MildAnvil::Core::Plan::StandOff.new(**given) }
+    said = away.flat_map { |one| [one.sentence(wording), *one.working(wording)] } +
+           ["HB-05 is not ready: it has none of the steps that others of its lot have.",
+            "HB-05 is not ready: “soak” was not begun.", "HB-05 is not ready: “soak” lasts until 10:38.",
+            "HB-05 is out of tolerance: Width 26.1 mm, drawn 25 +0.5 −0.5 mm.",
+            "held 60 s, counted anew after 50 s without a reading"]
+    OTHERS.each { |language| assert_empty said.uniq.reject { |text| say(text, language).whole }, language }
+  end
+
   def test_every_part_place_and_way_of_failing_has_its_words
     words = MildAnvil::Core::Plan::RequestWords
     zones = MildAnvil::Catalogue.item_types.flat_map { |row| row[:zones].map { |_, name, *| name.downcase } }
