@@ -132,6 +132,7 @@ module MildAnvil
         # From near the top of a cycle down to its bottom.
         def within_cycles?(fall)
           return false unless @cycles
+          return true if @cycles.opens?(fall.start, fall.finish)
 
           @cycles.cover?(fall.start) && fall.finish <= @cycles.last_sample && fall.level >= TOP_SHARE * @cycle_top
         end

@@ -16,6 +16,8 @@ module MildAnvil
         SETTLING_SHARE = 0.03
         SWING_SHARE = 0.12
         BRIEF_SHARE = 0.25
+        CREEP_SHARE = 0.01 # of the level
+        SLOWING_MOST = 4.0 # times the speed of the stretch that follows
         # Had the machine gone on, the force would have changed by at least so much of the peak, and so many sigma.
         EVIDENCE_SHARE = 0.02
         CALM_SHARE = 0.25 # of the level: the middle four fifths of the readings
@@ -96,7 +98,16 @@ module MildAnvil
             from -= 1
             seconds -= @segments[from].seconds / BRIEF_SHARE
           end
+          from -= 1 while from.positive? && creeping?(@segments[from - 1], @segments[from], level)
           [from, to]
+        end
+
+        # The force stood while what was held crept on, slower and slower. A bond that slides, and a machine that then
+        # stops, have no such way between them.
+        def creeping?(segment, after, level)
+          speed, next_speed = [segment, after].map { |s| s.metres_per_second.to_f }
+          segment.kind == :sliding && settling?(segment, level, CREEP_SHARE) && next_speed.positive? &&
+            speed.between?(next_speed, SLOWING_MOST * next_speed)
         end
 
         def belongs?(segment, level, seconds)

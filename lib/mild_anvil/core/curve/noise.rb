@@ -18,6 +18,20 @@ module MildAnvil
           found, median = PackedSearch.roughness(packed, count, [count / LOOK, 1].max)
           found < fewest ? 0.0 : SIGMA_FROM_MAD * median / Math.sqrt(6)
         end
+
+        # Sixth differences: of a wave of ten samples they leave a hundredth of what second ones leave.
+        WEIGHTS = [1, -6, 15, -20, 15, -6, 1].freeze
+        SIXTH_GAIN = Math.sqrt(924)
+
+        # @param values [Array<Float>]; @param count [Integer] of them, from the start
+        # @return [Float] sigma of one sample of something that swings; 0 where there are too few
+        def of_waves(values, count)
+          stride = [count / LOOK, 1].max
+          sizes = (0..(count - WEIGHTS.size)).step(stride).map do |i|
+            WEIGHTS.each_with_index.sum { |weight, k| weight * values[i + k] }.abs
+          end.sort
+          sizes.empty? ? 0.0 : SIGMA_FROM_MAD * sizes[sizes.size / 2] / SIXTH_GAIN
+        end
       end
     end
   end

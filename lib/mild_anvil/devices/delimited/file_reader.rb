@@ -73,7 +73,7 @@ module MildAnvil
           @columns = ColumnGuess.new(layout: @layout, lines: lines, preamble: preamble, units: @units,
                                      choices: @choices.columns || []).call
           @interval_seconds = @choices.interval_seconds || preamble.interval_seconds
-          @applied = preamble.load_applied_seconds
+          @load_applied = LoadApplied.new(@layout.preamble)
           @first_row = @layout.fields(lines[@layout.data_first_line - 1])
           @header = @layout.header_line ? lines[@layout.header_line - 1] : @layout.given_heads.to_a.join(" ")
           ask
@@ -118,9 +118,10 @@ module MildAnvil
           return if asked_of_clock?(base, rows)
 
           seconds = base.seconds(clock_changed: @choices.clock_changed)
-          @warnings.concat(ReadingWarnings.of(@layout, rows, @columns, @cell_units))
+          hung = column ? @load_applied.seconds_before(@first_row[column.index].to_s, form) : 0.0
+          @warnings.concat(ReadingWarnings.of(@layout, rows, @columns, @cell_units, hung))
           Assembly.new(rows: rows, columns: @columns, seconds: seconds, warnings: @warnings,
-                       loaded_before: loaded_before(column, form), skip_bad_rows: @choices.skip_bad_rows,
+                       loaded_before: hung, skip_bad_rows: @choices.skip_bad_rows,
                        timed: @timed)
                   .recording.tap do |recording|
             @row_count = rows.count
@@ -148,13 +149,6 @@ module MildAnvil
           return "words" if @layout.words?(column.index)
 
           column.equal?(time) ? form : (time_form(column) if column.role == "ignore")
-        end
-
-        # @return [Float] seconds for which the load hung already when the first row was written
-        def loaded_before(column, form)
-          applied = @applied if form == "stamp"
-          first = applied && Stamps.parse(@first_row[column.index].to_s, form)
-          first && first > applied ? first - applied : 0.0
         end
 
         # From the file's numbers to SI.

@@ -8,10 +8,6 @@ module MildAnvil
         RATE = %r{(\d+(?:[.,]\d+)?)\s*(k?Hz|k?S/s|samples?\s*(?:/|per)\s*s)}i
         INTERVAL_WORDS = /interv|interw|perio|\bdt\b|delta t|\bstep\b|schritt|takt|tastzeit|cadence|pas de temps/i
         INTERVAL = /(?:#{INTERVAL_WORDS})[^\d=:\n]{0,40}[^\d]{0,12}(\d+(?:[.,]\d+)?(?:e-?\d+)?)\s*(ms|µs|us|s)\b/i
-        # "Load applied: 27.03.2031 21:19:45", in the languages of the vocabulary.
-        LOADED = /load|last|charge|carga|carico|kraft|obciąż|belast/
-        APPLIED = %r{\A[^\d]*(?:#{LOADED})[^\d:=]*(?:appl|aufgebr|aplic|appliqu|påförd|przył|aangebr|zawiesz)[^\d]*
-                   (\d{1,4}[-./]\d{1,2}[-./]\d{1,4}[t\ ]\d.*)\z}x
         SECONDS = { "ms" => 1.0e-3, "µs" => 1.0e-6, "us" => 1.0e-6, "s" => 1.0 }.freeze
         INTERVALS = (1.0e-9..1.0e7) # seconds from one reading to the next
         UNIT_WORD = /\b(?:units?|einheit|unité|unidade?|unidad|unità|eenheid|enhet|jednostka|yksikkö)\b/i
@@ -38,16 +34,6 @@ module MildAnvil
           return named.last if named && (role.nil? || role == "other" || named.last.quantity == role)
 
           stated_units.find { |words, unit| unit.quantity == role && Vocabulary.role(words) == role }&.last
-        end
-
-        # @return [Float, nil] when the load was applied, by the clock of the stamps
-        def load_applied_seconds
-          @lines.each do |line|
-            match = APPLIED.match(line.downcase) or next
-            seconds = Stamps.parse(match[1].strip, "stamp")
-            return seconds if seconds
-          end
-          nil
         end
 
         private

@@ -8,9 +8,10 @@ module MildAnvil
         module_function
 
         # @param layout [Layout]; @param rows [Rows]; @param columns [Array<Column>]; @param cell_units [CellUnits]
+        # @param hung [Float] seconds for which the load hung before the first row
         # @return [Array<String>]
-        def of(layout, rows, columns, cell_units)
-          [*units(cell_units.changes), *seconds(columns), *full(rows), *above(layout)]
+        def of(layout, rows, columns, cell_units, hung)
+          [*units(cell_units.changes), *seconds(columns), *full(rows), *above(layout), *applied(hung)]
         end
 
         def units(changes)
@@ -42,6 +43,22 @@ module MildAnvil
           from ? ["Lines #{from} to #{to} hold another table, above this one. It was not read."] : []
         end
         private_class_method :above
+
+        def applied(hung)
+          return [] unless hung.positive?
+
+          ["The lines above the table say that the load hung for #{duration(hung)} before the first row. The time of " \
+           "creep counts from there."]
+        end
+        private_class_method :applied
+
+        def duration(seconds)
+          return format("%.1f s", seconds) if seconds < 60
+          return format("%.1f min", seconds / 60) if seconds < 3600
+
+          format("%.1f h", seconds / 3600)
+        end
+        private_class_method :duration
       end
     end
   end

@@ -18,7 +18,7 @@ module MildAnvil
 
           def self.summary(analysis, group)
             tops = group.cycles.map { |c| analysis.clean[c.top] }
-            bottoms = group.cycles.map { |c| analysis.clean[c.bottom] }
+            bottoms = group.cycles.select(&:whole).map { |c| analysis.clean[c.bottom] }
             Finding.new(kind: :cycles, at_seconds: analysis.time_axis[group.first_sample],
                         until_seconds: analysis.time_axis[group.last_sample], force_newtons: mean(tops),
                         because: "#{group.count} loadings that are alike, each followed by an unloading",

@@ -33,7 +33,8 @@ module MildAnvil
 
           def self.cycles(analysis)
             group = analysis.cycles
-            shown = group.count <= Cycle::MOST_SHOWN ? group.cycles : [group.cycles.first, group.cycles.last]
+            whole = group.cycles.select(&:whole)
+            shown = whole.size <= Cycle::MOST_SHOWN ? whole : [whole.first, whole.last]
             shown.map { |c| [c.start, c.top, settled(analysis, c.bottom)] }
           end
           private_class_method :cycles
