@@ -1,7 +1,7 @@
 import { render, screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { flagLayout } from "./flagLayout";
-import { curvePath, panned, zoomed } from "./curvePath";
+import { curvePath, liftedAt, panned, zoomed } from "./curvePath";
 import { ForceRule } from "./ForceRule";
 import { placeDemands, placeMarks, ruleTop, tickStep, type RuleMark } from "./ruleLayout";
 
@@ -73,10 +73,20 @@ describe("the curve", () => {
   });
   it("leaves a gap where the logger wrote no number", () => {
     expect(curvePath({ xs: [0, 1, 2], lows: [1, null, 2], highs: [] }, same, same)).toBe("M0.0 1.0M2.0 2.0");
-    const unseen: [number, number][] = [[1, 50]];
-    expect(curvePath({ xs: [0, 1, 50, 51], lows: [1, 1, 2, 2], highs: [], unseen }, same, same)).toBe(
+    const xs = [0, 1, 50, 51];
+    const lifted = liftedAt(xs, [[1, 50]]);
+    expect(curvePath({ xs, lows: [1, 1, 2, 2], highs: [], lifted }, same, same)).toBe(
       "M0.0 1.0L1.0 1.0M50.0 2.0L51.0 2.0",
     );
+    expect(
+      liftedAt(
+        [10, 11],
+        [
+          [1, 5],
+          [11, 20],
+        ],
+      ),
+    ).toEqual(new Set());
   });
   it("zooms about a point and stays inside its bounds", () => {
     expect(zoomed([0, 10], 4, 0.5, [0, 10], 0)).toEqual([2, 7]);

@@ -1,15 +1,15 @@
-/** A stretch of a curve as the server sends it: highs is empty where lows are the samples. unseen: from and to of what
- * no sample tells of. */
+/** A stretch of a curve as the server sends it: highs is empty where lows are the samples. lifted: points to which no
+ * line leads. */
 export type Stretch = {
   xs: number[];
   lows: (number | null)[];
   highs: (number | null)[];
-  unseen?: [number, number][];
+  lifted?: Set<number>;
 };
 
 /** The outline of the lows and highs, or the line through the samples; gaps where the logger wrote none. */
 export function curvePath(
-  { xs, lows, highs, unseen = [] }: Stretch,
+  { xs, lows, highs, lifted }: Stretch,
   x: (v: number) => number,
   y: (v: number) => number,
 ): string {
@@ -21,8 +21,7 @@ export function curvePath(
       pen = false;
       return;
     }
-    const before = xs[i - 1] ?? at;
-    if (unseen.some(([from, to]) => to > before && from < at)) pen = false;
+    if (lifted?.has(i)) pen = false;
     const high = highs[i] ?? low;
     const [first, second] = i % 2 ? [high, low] : [low, high];
     path += `${pen ? "L" : "M"}${x(at).toFixed(1)} ${y(first).toFixed(1)}`;
@@ -30,6 +29,14 @@ export function curvePath(
     pen = true;
   });
   return path;
+}
+
+/** The points behind the gaps of which no sample tells. */
+export function liftedAt(seconds: number[], gaps: [number, number][]): Set<number> {
+  const found = gaps.map(([from, to]) =>
+    seconds.findIndex((at, i) => i > 0 && from < at && to > (seconds[i - 1] ?? at)),
+  );
+  return new Set(found.filter((i) => i > 0));
 }
 
 /** Zooms a range about a point by a factor, inside its bounds. */

@@ -3,8 +3,9 @@ import { useDeferredValue, useMemo, useState } from "react";
 import type { Schemas } from "@/api/client";
 import { windowQuery } from "@/api/queries";
 import { CurveChart } from "@/charts/CurveChart";
+import { liftedAt } from "@/charts/curvePath";
 import type { Flag } from "@/charts/Flags";
-import { stated, type Unit } from "@/format/figure";
+import type { Unit } from "@/format/figure";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
 import { isTimed } from "@/format/words";
@@ -14,6 +15,7 @@ import { channelUnit } from "./channels";
 import { flagWord } from "@/lot/findingWords";
 import { Strip } from "./Strip";
 import { Zoom } from "./Zoom";
+import { claimLine, flag, gapsOf, idOf, marksOf, timesOf, topOf } from "./curveParts";
 import { againstTravel, type Travelled } from "./travel";
 import type { Overruling } from "./useOverrule";
 
@@ -49,7 +51,7 @@ export function CurvePanel(props: Props) {
     { keys: "x", label: "On travel or on time", run: () => travel && setAgainst(onTravel ? "time" : "travel") },
   ]);
   const along = channelUnit(travel?.role ?? "displacement");
-  const travelled = useTravelled(data, onTravel ? travel?.position : undefined, along.factor);
+  const travelled = useTravelled(data, recording, onTravel ? travel?.position : undefined, along.factor);
   if (!data) return <Waiting what="the curve" />;
   return (
     <>
@@ -86,7 +88,13 @@ function Drawn(props: DrawnProps) {
   const { page } = useLot();
   const bounds: [number, number] = [recording.start_seconds, recording.end_seconds];
   const judged = data.series.find((s) => s.judged);
-  const stretch = travelled?.stretch ?? stretchOf(data, judged, recording);
+  const lifted = liftedAt(data.seconds, gapsOf(recording));
+  const stretch = travelled?.stretch ?? {
+    xs: data.seconds,
+    lows: judged?.lows ?? [],
+    highs: judged?.highs ?? [],
+    lifted,
+  };
   const flags = recording.findings.flatMap((f) => flag(f, flagWord(f, unit), travelled));
   const claim = page.summary.claims[0]?.strength ?? null;
   const others = travelled ? [] : data.series.filter((s) => !s.judged);
@@ -112,7 +120,7 @@ function Drawn(props: DrawnProps) {
         onMoveFlag={travelled || readOnly ? undefined : moved}
       />
       {others.map((s) => (
-        <Strip key={s.position} series={s} seconds={data.seconds} unit={unit} range={range} />
+        <Strip key={s.position} series={s} seconds={data.seconds} unit={unit} range={range} lifted={lifted} />
       ))}
     </>
   );
@@ -121,61 +129,14 @@ function Drawn(props: DrawnProps) {
 /** Force against travel; null while it is drawn against time. */
 function useTravelled(
   data: Schemas["Window"] | undefined,
+  recording: Recording,
   position: number | undefined,
   factor: number,
 ): Travelled | null {
   return useMemo(() => {
     const judged = data?.series.find((s) => s.judged);
     const moved = data?.series.find((s) => s.position === position);
-    return data && judged && moved ? againstTravel(data.seconds, judged, moved, factor) : null;
-  }, [data, position, factor]);
-}
-
-type Claim = Schemas["Figure"] | null;
-type Heights = { lows: (number | null)[]; highs: (number | null)[] };
-
-/** As high as anything that is drawn, and a little above. */
-function topOf(recording: Recording, { lows, highs }: Heights, claim: Claim): number {
-  const values = [...recording.findings.map((f) => f.value_si), ...highs, ...lows, claim?.value_si ?? 0];
-  return Math.max(...values.map((value) => value ?? 0)) * 1.1;
-}
-
-/** The first claim as a line across the curve, where the curve has its unit. */
-function claimLine(recording: Recording, claim: Claim, unit: Unit) {
-  if (!claim || recording.unit !== claim.unit) return [];
-  return [{ value: claim.value_si, text: `claim ${stated(claim, unit.symbol)}` }];
-}
-
-/** What the bench told stands at its time; against travel it has no place. */
-const marksOf = (told: Schemas["BenchEvent"][], travelled: Travelled | null) =>
-  travelled ? [] : told.map((one) => ({ at: one.at_seconds, text: one.words ?? one.word }));
-
-/** The judged channel along time; where no sample tells of it, no line is drawn. */
-function stretchOf(data: Schemas["Window"], judged: Schemas["Window"]["series"][number] | undefined, of: Recording) {
-  const unseen = of.findings
-    .filter((f) => f.kind === "dropout")
-    .map((f): [number, number] => [f.at_seconds ?? 0, f.until_seconds ?? 0]);
-  return { xs: data.seconds, lows: judged?.lows ?? [], highs: judged?.highs ?? [], unseen };
-}
-
-/** What stands along the axis; readings without times are counted. */
-const timesOf = (recording: Recording) => (isTimed(recording.reading) ? "s" : "reading");
-
-const idOf = (f: Schemas["Finding"]) => `${f.kind}-${f.ordinal}`;
-
-function flag(f: Schemas["Finding"], text: string | undefined, travelled: Travelled | null): Flag[] {
-  const seconds = f.overruled?.at_seconds ?? f.at_seconds;
-  const value = f.overruled?.value_si ?? f.value_si;
-  if (!text || seconds == null || value == null) return [];
-  return [
-    {
-      id: idOf(f),
-      at: travelled?.placeOf(seconds) ?? seconds,
-      value,
-      text,
-      kind: f.kind,
-      mine: f.overruled !== null,
-      doubtful: f.confidence === "look" && f.overruled === null,
-    },
-  ];
+    if (!data || !judged || !moved) return null;
+    return againstTravel(data.seconds, judged, moved, factor, liftedAt(data.seconds, gapsOf(recording)));
+  }, [data, recording, position, factor]);
 }

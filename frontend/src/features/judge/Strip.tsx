@@ -8,17 +8,18 @@ type StripProps = {
   seconds: number[];
   unit: Unit;
   range: [number, number];
+  lifted?: Set<number>;
 };
 
 /** One channel beside the judged one, below it. */
-export function Strip({ series, seconds, unit, range }: StripProps) {
+export function Strip({ series, seconds, unit, range, lifted }: StripProps) {
   const own = series.role === "force" || series.role === "torque" ? unit : channelUnit(series.role);
   return (
     <ChannelStrip
       name={series.name}
       unit={own.symbol}
       perUnit={own.factor}
-      stretch={{ xs: seconds, lows: series.lows, highs: series.highs }}
+      stretch={{ xs: seconds, lows: series.lows, highs: series.highs, lifted }}
       range={range}
     />
   );
