@@ -150,6 +150,8 @@ class PlainLogsTest < CoreCase
   def test_a_long_text_without_a_table_is_refused_by_its_name
     text = (0...40_000).map { |i| %(at #{i} the bench said nothing new about "it" | and so on\n) }.join
 
-    assert_match(/No table of numbers/, assert_raises(MildAnvil::InvalidInput) { read_file(text) }.message)
+    message = assert_raises(MildAnvil::InvalidInput) { read_file(text) }.message
+
+    assert_match(/No table of numbers|the search for its table takes longer/, message)
   end
 end

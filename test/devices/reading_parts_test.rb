@@ -21,6 +21,8 @@ class ReadingPartsTest < CoreCase
   ROLES = { "Zugkraft" => "force", "Fuerza" => "force", "Main" => "force", "Verlängerung" => "displacement",
             "Déplacement" => "displacement", "Uhrzeit" => "time", "Sample" => "sample",
             "Drehwinkel" => "angle", "Druck" => "pressure", "Temperatur" => "temperature", "Axial load" => "force",
+            "Obciążenie" => "force", "Pull-out" => "displacement", "Pull-out force" => "force", "Hub" => "displacement",
+            "Accuspanning" => "other", "Accumulated time" => "time", "Draaihoek" => "angle", "Reading no." => "sample",
             "Humidity" => nil }.freeze
 
   def test_words_of_several_languages_say_what_a_column_is
@@ -96,6 +98,20 @@ class ReadingPartsTest < CoreCase
 
     assert_equal "kN", preamble.unit("force").symbol
     assert_nil preamble.unit("displacement")
+  end
+
+  # The unit of a column whose name ends like another's is not the other's.
+  def test_a_unit_in_the_preamble_is_that_of_the_whole_name
+    preamble = Delimited::Preamble.new(["Pull-out unit: mm", "t unit: sec", "Unit of Load cell: kN"], UNITS)
+
+    assert_equal "s", preamble.unit(nil, "t").symbol
+    assert_equal "mm", preamble.unit(nil, "Pull-out").symbol
+    assert_equal "kN", preamble.unit(nil, "Load cell").symbol
+    assert_nil preamble.unit(nil, "ell")
+    read = read_file(["Pull-out unit: mm", "t unit: sec", "F unit: kN", "Pull-out;t;F",
+                      *Array.new(30) { |i| "#{i * 0.5};#{i * 0.01};#{i * 0.4}" }, ""].join("\n"))
+
+    assert_equal %w[displacement time force], read.columns.map(&:role)
   end
 
   def decoded(bytes) = Delimited::TextDecoding.call(Delimited::Source.of(bytes))

@@ -46,6 +46,20 @@ class CountsAndBondsTest < CoreCase
     end
   end
 
+  # The first way up is slow: from rest to the valleys, and on.
+  def test_the_first_of_24_cycles_counts_where_a_slow_rise_from_rest_leads_to_it
+    [0.0, 40.0].each do |noise|
+      slow = [*[0.0] * 40, *(0..120).map { |i| 500.0 * i / 120 }]
+      wave = Array.new(24 * 16) { |i| 2500.0 - (2000.0 * Math.cos(2 * Math::PI * i / 16)) }
+      pull = (0..200).map { |i| 500.0 + (8500.0 * i / 200) }
+      found = curve([*slow, *wave, *pull, *[10.0] * 30], 0.05, noise: noise).find { |f| f.kind == :cycles }
+
+      assert_equal 24, found.extra[:count]
+      assert_in_delta 160 * 0.05, found.at_seconds, 0.3
+      assert_in_delta 4500.0, found.extra[:highest_newtons], 60.0
+    end
+  end
+
   # Held by travel a bond relaxes by the logarithm of time; held by force its travel creeps.
   def bond(relaxing)
     ramp = (0..100).map { |i| 8000.0 * i / 100 }

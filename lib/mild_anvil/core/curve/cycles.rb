@@ -40,6 +40,7 @@ module MildAnvil
           best = runs.max_by(&:size)
           return if best.nil? || best.size < FEWEST
 
+          best = [*Ends.leading(self, best), *best]
           places = [*best, *Ends.closing(self, best)]
           Group.new(opening: Ends.opening(self, places), cycles: places.each_with_index.map do |(start, top, bottom), i|
             Cycle.new(number: i + 1, start: foot(start, top), top: top, bottom: foot(bottom, top), whole: i < best.size)

@@ -17,10 +17,9 @@ module MildAnvil
         # @return [Array<Settled>] in order
         # @raise [InsufficientData] where nothing was held
         def in(analysis)
-          holds = analysis.findings.select { |finding| finding.kind == :hold }
-          raise InsufficientData, "this recording has no steps: the force never stood still" if holds.empty?
+          raise InsufficientData, "this recording has no steps: the force never stood still" if analysis.holds.empty?
 
-          holds.sort_by(&:at_seconds).map { |hold| settled(analysis, hold) }
+          analysis.holds.map { |held| settled(analysis, held) } # what is left after a mass was taken off, too
         end
 
         # What the recording read with nothing on, before the first step and after the last: a zero of its own.
@@ -77,11 +76,10 @@ module MildAnvil
           end
         end
 
-        def settled(analysis, hold)
+        def settled(analysis, held)
           axis = analysis.time_axis
-          first = axis.index_at(hold.at_seconds)
-          last = axis.index_at(hold.until_seconds)
-          last -= [((last - first) * ENDING_SHARE).ceil, 1].max
+          first = held.first
+          last = held.last - [((held.last - first) * ENDING_SHARE).ceil, 1].max
           from = first + ((last - first) * LATE_HALF).ceil
           part = analysis.clean[from..last]
           sorted = part.sort

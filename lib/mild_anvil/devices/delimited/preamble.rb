@@ -30,13 +30,21 @@ module MildAnvil
         # @return [Core::Quantity::Unit, nil] the unit stated for the column itself, such as "Unit of Load cell: kN", or
         #   else for its role, such as "Force unit: kN"
         def unit(role, header = "")
-          named = stated_units.find { |words, _| header != "" && words.end_with?(header.downcase) }
+          named = of_column(header.downcase)
           return named.last if named && (role.nil? || role == "other" || named.last.quantity == role)
 
           stated_units.find { |words, unit| unit.quantity == role && Vocabulary.role(words) == role }&.last
         end
 
         private
+
+        # "Unit of Load cell" is that of "Load cell", but "Pull-out" is none of "t".
+        def of_column(header)
+          return if header.empty?
+
+          stated_units.find { |words, _| words == header } ||
+            stated_units.find { |words, _| words.end_with?(header) && !words[-header.size - 1].match?(/[[:alnum:]-]/) }
+        end
 
         # Words and the unit that stands behind them.
         def stated_units

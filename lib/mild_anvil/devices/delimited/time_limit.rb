@@ -8,8 +8,9 @@ module MildAnvil
       class TimeLimit
         SECONDS = 10.0
 
-        # @param seconds [Float]; @param clock [#call] monotonic seconds
-        def initialize(seconds: SECONDS, clock: -> { Process.clock_gettime(Process::CLOCK_MONOTONIC) })
+        # @param seconds [Float] of work: what others do meanwhile on the machine refuses no file
+        # @param clock [#call] seconds that rise
+        def initialize(seconds: SECONDS, clock: -> { Process.clock_gettime(Process::CLOCK_THREAD_CPUTIME_ID) })
           @clock = clock
           @seconds = seconds
           @until = clock.call + seconds

@@ -9,13 +9,13 @@ module MildAnvil
           "time" => %w[time t zeit uhrzeit temps heure tiempo hora tempo tid tijd elapsed timestamp clock datum date
                        datetime seconds czas aika],
           "sample" => %w[sample samples index nr no n count scan punkt point messpunkt messwert row id muestra
-                         campione],
+                         campione punto ponto lfd],
           "force" => %w[force load kraft last zugkraft charge effort fuerza carga forza carico tension zug kracht main
                         pull cell f belastung siła voima kraften trekkracht],
           "displacement" => %w[displacement disp travel weg extension ext stroke position pos déplacement deplacement
                                course allongement desplazamiento carrera spostamento corsa crosshead elongation dehnung
                                verlängerung verlaengerung verfahrweg traverse traversenweg way x gap deformation
-                               verplaatsing weg1],
+                               verplaatsing weg1 hub slag skok väg recorrido curso],
           "torque" => %w[torque drehmoment moment couple par coppia koppel],
           "angle" => %w[angle winkel drehwinkel angolo ángulo angulo rotation hoek],
           "pressure" => %w[pressure druck pression presión presion pressione druk],
@@ -23,18 +23,21 @@ module MildAnvil
         }.freeze
         # Parts of compound words, and of the forms that a word takes.
         STEMS = {
-          "sample" => /punkt\z|próbka|próbki|muestra|amostra|échantil|avläsn/,
-          "other" => /batter|bater|akku|batteri|voltage|versorgung|supply/,
-          "torque" => /moment\z|torsi/,
+          "sample" => /punkt\z|punt\z|próbka|próbki|muestra|amostra|échantil|avläsn/,
+          "other" => /batter|bater|\Abatt\z|\Aaccu(?:span|\z)|akku|batteri|voltage|versorgung|supply/,
+          "torque" => /moment\z|torsi|binário/,
+          "temperature" => /temperat/,
           "force" => /kraft|kracht|zell|cell\z|cella\z|cel\z|cellul|célul|celul|trazion|trakcj|tracci|traçã|traction|
                       vetovoim|
-                      belast|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/x,
-          "displacement" => /verschieb|längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|
+                      belast|obciąż|czujnik|aufnehmer|zugkr|siły|sil[ay]|fuerz|forç|forz|effort/x,
+          "displacement" => /verschieb|förskjut|alonga|weg\z|\Apullout\z|
+                             längning|längnung|verläng|verleng|extens|allonge|alarga|allunga|deplac|déplac|
                              desloc|desplaz|spost|verplaats|kolbenweg|slaglängd|\Aslag\z|wydłuż|przemieszcz|droga/x,
           "time" => /zeit|tijd\z|\Atid|tid\z|dur[ée]e|dauer\z|tempo|temps|tiempo|czas/,
-          "angle" => /winkel|vinkel|ângulo|angol|kąt/
+          "angle" => /winkel|hoek\z|vinkel|ângulo|angol|kąt/
         }.freeze
-        ROW_NUMBER = /\A\s*(?:no\.?|nr\.?)?\s*#\s*\z/i
+        ROW_NUMBER = /\A\s*(?:(?:no\.?|nr\.?)?\s*#|(?:reading|row|sample|point)s?\s+no\.?)\s*\z/i
+        PULLED_OUT = /pull[- ]?out/i # how far; the force of it is called so, or has its unit
         # Words that tell the main force from the others beside it.
         MAIN = %w[main total sum gesamt haupt principal principale load force kraft].freeze
         WHOLE = /gesamt|total|całkow|yhteis|samlad|haupt|huvud|hoofd|main|princip|główn|summe/
@@ -50,7 +53,7 @@ module MildAnvil
         def role(header)
           return "sample" if header.to_s.match?(ROW_NUMBER)
 
-          words = words_of(header)
+          words = words_of(header.to_s.gsub(PULLED_OUT, "pullout"))
           leading = WORDS.find { |_, known| known.include?(words.first) }&.first
           return "other" if [nil, "force"].include?(leading) && stem?(words, STEMS["other"])
 

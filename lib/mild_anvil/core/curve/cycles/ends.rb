@@ -33,6 +33,22 @@ module MildAnvil
             [[bottom, top, low]] if gently && cycles.cycle?(bottom, top, low, gently: gently)
           end
 
+          # @return [Array, nil] a first cycle whose way up began with a slow rise from rest, from where that reached the
+          #   level of the valleys
+          def leading(cycles, places)
+            bottom = places.first.first
+            at = cycles.turns.index([bottom, -1])
+            return if places.size < FEWEST || at.nil? || at < 2
+
+            (from, _), (top, _) = cycles.turns[at - 2, 2]
+            forces = cycles.baseline.clean
+            return unless alike?(forces[top] - forces[bottom], amplitude(forces, places)) &&
+                          forces[from] <= forces[bottom] && gently?(forces, [top, bottom], places.first)
+
+            start = (from..top).reverse_each.find { |i| forces[i] <= forces[bottom] }
+            [[start, top, bottom]] if cycles.cycle?(start, top, bottom, gently: true)
+          end
+
           # @return [Integer, nil] the sample from which half a cycle led down to the first
           def opening(cycles, places)
             start = places.first.first
