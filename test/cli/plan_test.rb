@@ -29,7 +29,8 @@ class PlanCommandTest < CoreCase
       near_misses: [{ what: "a pin", metres: 2.0 }],
       plan: { pulls: 8, required: kn("9"), bench_id: 2,
               train: [{ name: "Jaw", strength: kn("18.5"), scatter_percent: 8 }, { name: "Joint", specimen: true }],
-              energy: { stretch: { text: "24", unit: "mm" }, flying_kg: 40 }, day: { minutes_each: 7 }, stock: { pieces: 7 } } }
+              energy: { stretch: { text: "24", unit: "mm" }, flying_kg: 40 }, day: { minutes_each: 7 },
+              stock: { pieces: 7 } } }
   end
 
   def test_one_file_answers_the_whole_plan

@@ -44,7 +44,7 @@ class PlainLogsTest < CoreCase
   end
 
   def test_the_errors_of_a_spreadsheet_are_missing_readings_and_no_remarks
-    told = rows { |i, t, f| i == 20 ? "#N/A;#{f}" : "#{t};#{i == 22 ? '#VALUE!' : f}" }
+    told = rows { |i, t, f| "#{i == 20 ? '#N/A' : t};#{i == 22 ? '#VALUE!' : f}" }
     reading = read("Time (s);Force (kN)", told)
 
     assert_equal FORCES_KN.size - 2, reading.recording.size

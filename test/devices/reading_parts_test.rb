@@ -10,7 +10,8 @@ class ReadingPartsTest < CoreCase
 
   HEADERS = { "Force [kN]" => %w[Force kN], "Load (lbf)" => %w[Load lbf], "Temps / s" => %w[Temps s],
               "Load_kgf" => %w[Load kgf], "Kraft in N" => %w[Kraft N],
-              "Draaimoment / N m" => ["Draaimoment", "N m"], "Moment, N m" => ["Moment", "N m"], "Weg, mm" => %w[Weg mm],
+              "Draaimoment / N m" => ["Draaimoment", "N m"], "Moment, N m" => ["Moment", "N m"],
+              "Weg, mm" => %w[Weg mm],
               "Torque (in-lbf)" => ["Torque", "in-lbf"], "Force" => ["Force", nil], "Leg A" => ["Leg A", nil],
               "Crack width [mm]" => ["Crack width", "mm"] }.freeze
 

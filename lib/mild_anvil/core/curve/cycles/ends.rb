@@ -33,14 +33,14 @@ module MildAnvil
             [[bottom, top, low]] if gently && cycles.cycle?(bottom, top, low, gently: gently)
           end
 
-          # @return [Array, nil] a first cycle whose way up began with a slow rise from rest, from where that reached the
-          #   level of the valleys
+          # @return [Array, nil] a first cycle whose way up began with a slow rise from rest: from where that reached
+          #   the level of the valleys
           def leading(cycles, places)
             bottom = places.first.first
             at = cycles.turns.index([bottom, -1])
             return if places.size < FEWEST || at.nil? || at < 2
 
-            (from, _), (top, _) = cycles.turns[at - 2, 2]
+            from, top = cycles.turns[at - 2, 2].map(&:first)
             forces = cycles.baseline.clean
             return unless alike?(forces[top] - forces[bottom], amplitude(forces, places)) &&
                           forces[from] <= forces[bottom] && gently?(forces, [top, bottom], places.first)
