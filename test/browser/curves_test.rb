@@ -110,6 +110,10 @@ class CurvesJourney < BrowserCase
     find("[role=radio]", text: "Type readings").click
     fill_in "Readings on the way up", with: "0 0\n2.0 0.9\n4.0 1.8\n6.0 2.8"
     fill_in "Broke before", with: "8"
+    assert_text "2 numbers on a line: what are they?"
+    assert_accessible "numbers on a line"
+    choose_option "Each line holds", "reading, then dial"
+    choose_option "Dial in", "mm"
     click_on "Keep these readings"
     assert_text "kept with 4 readings"
     assert_equal "between", MildAnvil::Store::Models::Pull.first(number: 3).judgement.counts_as

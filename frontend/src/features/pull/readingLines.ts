@@ -1,4 +1,5 @@
 import { isReading } from "@/format/figure";
+import { plural } from "@/format/words";
 
 export type Role = "force" | "displacement" | "seconds";
 export type Reading = { force: string; displacement: string | null; seconds: string | null };
@@ -51,7 +52,7 @@ export function readingsOf(lines: string[][], holds: string): { readings: Readin
       continue;
     }
     if (fields.length !== roles.length) {
-      return { readings, fault: `Line ${at + 1} has ${fields.length} numbers, and others have ${roles.length}.` };
+      return { readings, fault: `Line ${at + 1} has ${plural(fields.length, "number")}, and others have ${roles.length}.` };
     }
     const of = (role: Role) => fields[roles.indexOf(role)] ?? null;
     readings.push({ force: of("force") ?? "", displacement: of("displacement"), seconds: of("seconds") });

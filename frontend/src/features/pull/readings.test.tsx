@@ -60,7 +60,7 @@ describe("typing readings", () => {
     await typed("0\nabc\n10");
     expect(screen.getByText(/Line 2/)).toBeInTheDocument();
     expect(screen.getByRole("button", { name: "Keep these readings" })).toBeDisabled();
-    expect(noted("1 2\n3\n4 5", "force seconds", false).fault).toBe("Line 2 has 1 numbers, and others have 2.");
+    expect(noted("1 2\n3\n4 5", "force seconds", false).fault).toBe("Line 2 has 1 number, and others have 2.");
   });
 });
 
