@@ -21,6 +21,7 @@ module MildAnvil
         STRICT_SHARE = 0.3
         LATER_SHARE = 0.1 # of the way to the peak: how fast the load came on is told from that
         SEEN_TIMES = 2
+        DITHER_SHARE = 0.5
         LOW_SHARE = 0.03 # of the range above the lowest forces: where a rest after the load may lie
         DOWN_SHARE = 0.3
         MEDIAN_LOOK = 20_000 # samples that a median is taken from; more of them do not move it
@@ -118,8 +119,11 @@ module MildAnvil
           rise = @forces[@peak] - quiet.level
           later = PackedSearch.walk(@packed, quiet.last, @peak, high: quiet.level + (LATER_SHARE * rise))
           count = quiet.last - quiet.first + 1
-          LATER_SHARE * rise * count / [later - quiet.last, 1].max >= SEEN_TIMES * allowed(count / 3, 0.0)
+          LATER_SHARE * rise * count / [later - quiet.last, 1].max >= SEEN_TIMES * (allowed(count / 3, 0.0) - dithered)
         end
+
+        # A noise of half a step and more makes the mean of many readings finer than the step.
+        def dithered = @noise >= DITHER_SHARE * @step ? @step : 0.0
 
         def sure?(quiet) = quiet.last + 1 >= SURE && flat?(quiet.first, quiet.last, share: 0.0)
 

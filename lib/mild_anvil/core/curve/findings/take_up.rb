@@ -9,6 +9,7 @@ module MildAnvil
         module TakeUp
           POSITION = 20
           LEAST_REST_SECONDS = 2.0
+          STEPS = 1.5 # of the display: a reading one step off has left nothing
 
           # @return [Array<Finding>] not the first when the recording starts under load
           def self.find(analysis)
@@ -17,7 +18,9 @@ module MildAnvil
 
           def self.first(analysis)
             quiet = analysis.quiet or return
-            leaving(analysis, quiet.last, analysis.peak_index, Analysis::REST_SIGMAS * quiet.sigma)
+            gate = Analysis::REST_SIGMAS * quiet.sigma
+            above = [gate, STEPS * (analysis.signal.step || 0.0)].max
+            back(analysis, quiet.last, leaving(analysis, quiet.last, analysis.peak_index, above), gate)
           end
           private_class_method :first
 
@@ -33,6 +36,15 @@ module MildAnvil
             (from..to).find { |i| forces[i] > gate && (forces[i + 1] || gate) >= gate }
           end
           private_class_method :leaving
+
+          # To where the readings left the rest for good: a step up that came back was none.
+          def self.back(analysis, from, index, gate)
+            return if index.nil?
+
+            index -= 1 while index > from && analysis.clean[index - 1] > gate
+            index
+          end
+          private_class_method :back
 
           # After an unloading that goes down to rest, if the rest lasts.
           def self.later(analysis)
