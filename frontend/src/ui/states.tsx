@@ -28,6 +28,15 @@ export function Waiting({ what }: { what: string }) {
   return <p className="text-soft p-4">Reading {what} …</p>;
 }
 
+/** What is wrong with what is about to be done, to be read from where the work is. */
+export function Warned({ words }: { words: string[] }) {
+  return words.map((one) => (
+    <Caution key={one}>
+      <b className="head text-[17px] font-semibold">{one}</b>
+    </Caution>
+  ));
+}
+
 export function Caution({ children }: { children: ReactNode }) {
   return <p className="border-signal border-l-4 px-3 py-0.5 text-[13px] leading-snug">{children}</p>;
 }

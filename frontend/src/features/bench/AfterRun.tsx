@@ -7,7 +7,7 @@ import { grouped } from "@/format/figure";
 import { capital } from "@/format/words";
 import { useLot } from "@/lot/context";
 import { Doubt } from "@/ui/Doubt";
-import { Caution } from "@/ui/states";
+import { Caution, Warned } from "@/ui/states";
 import { Certificate } from "./Certificate";
 import { Quarantine } from "./Quarantine";
 import { Told } from "./Told";
@@ -42,9 +42,7 @@ export function AfterRun({ data, run }: Props) {
           ))}
         </dl>
       )}
-      {run.warnings.map((words) => (
-        <Caution key={words}>{words}</Caution>
-      ))}
+      <Warned words={run.warnings} />
       {run.unkept && <Unkept run={run} why={run.unkept} />}
       {run.pull_id ? <OfPull id={run.pull_id} number={run.pull_number} /> : <NoPull run={run} />}
     </div>

@@ -4,7 +4,7 @@ import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
 import { Button } from "@/ui/Button";
 import { TextArea } from "@/ui/Field";
-import { Caution, ErrorNote } from "@/ui/states";
+import { ErrorNote, Warned } from "@/ui/states";
 import { BeforeHead } from "./BeforeHead";
 import { Checklist } from "./Checklist";
 import { Against, CommaQuestion, MachineQuestion } from "./Questions";
@@ -67,9 +67,7 @@ const Asked = ({ data, live, made }: MadeProps & { data: BenchPageData; live: Li
       />
     )}
     <Against rows={made.against} reviews={made.reviews} />
-    {made.chosen?.warnings.map((words) => (
-      <Caution key={words}>{words}</Caution>
-    ))}
+    <Warned words={made.chosen?.warnings ?? []} />
   </>
 );
 

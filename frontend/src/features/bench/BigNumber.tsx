@@ -4,7 +4,7 @@ import type { Standing as Kind } from "@/api/useStop";
 import type { UprightMark } from "@/charts/UprightRule";
 import { COUNTS_AS } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
-import { Caution } from "@/ui/states";
+import { Caution, Warned } from "@/ui/states";
 import { elapsedWords, rest } from "./liveWords";
 import { Standing } from "./Standing";
 import type { Procedure, Run } from "./useRun";
@@ -120,9 +120,7 @@ function Said({ live, lost, over, warnings }: SaidProps) {
         <p className="text-[17px] font-bold">The proof was not completed: it may be done again.</p>
       )}
       {over?.proof_passed === true && <p className="text-[17px] font-bold">The proof is passed.</p>}
-      {warnings.map((words) => (
-        <Caution key={words}>{words}</Caution>
-      ))}
+      <Warned words={warnings} />
       <Caution>
         Stay behind the guard and out of line with the load. The bench’s own emergency stop goes before this screen.
       </Caution>
