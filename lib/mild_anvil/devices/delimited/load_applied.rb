@@ -10,7 +10,7 @@ module MildAnvil
         HUNG = /appl|aufgebr|angeh|aplic|appliqu|påförd|przył|aangebr|zawiesz/
         BEGAN = /start|began|begin|beginn|début|debut|inizio|inicio|początek/
         # A load cell that was fitted, or whose check began, hangs nothing.
-        OTHER = /cell|zelle|dose\b|capteur|sensor|cella|célula|cel\b|limit|grenz|rate\b/
+        OTHER = /cell|zell|dose\b|capteur|sensor|cella|célula|cel\b|limit|grenz|rate\b/
         TIME = /\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?(?:\s*[ap]\.?m\.?)?(?:z|[+-]\d{2}:?\d{2})?/
         AT = %r{(?:(?<day>\d{1,4}[-./]\d{1,2}[-./]\d{1,4})[t\ ]\s*)?(?<time>#{TIME})(?![\d:])}
         WORDS = /(?:\b(?:#{LOAD})\b.*(?:#{HUNG}|#{BEGAN}|\bon\b|\bat\b))|(?:#{BEGAN}).*\b(?:#{LOAD})\b/
