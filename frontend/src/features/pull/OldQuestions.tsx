@@ -16,7 +16,7 @@ export function OldQuestions({ questions, answers, onAnswer }: Props) {
           <li key={`${question.kind} ${question.key}`} className="grid content-start gap-1">
             <span>
               <b className="font-semibold">{question.text}</b>{" "}
-              <span className="text-soft num whitespace-nowrap text-[12.5px]">{plural(question.rows, "row")}</span>
+              <span className="text-soft num text-[12.5px] whitespace-nowrap">{plural(question.rows, "row")}</span>
             </span>
             <Choice
               bare

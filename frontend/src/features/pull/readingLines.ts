@@ -52,7 +52,10 @@ export function readingsOf(lines: string[][], holds: string): { readings: Readin
       continue;
     }
     if (fields.length !== roles.length) {
-      return { readings, fault: `Line ${at + 1} has ${plural(fields.length, "number")}, and others have ${roles.length}.` };
+      return {
+        readings,
+        fault: `Line ${at + 1} has ${plural(fields.length, "number")}, and others have ${roles.length}.`,
+      };
     }
     const of = (role: Role) => fields[roles.indexOf(role)] ?? null;
     readings.push({ force: of("force") ?? "", displacement: of("displacement"), seconds: of("seconds") });
