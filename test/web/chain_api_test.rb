@@ -60,6 +60,21 @@ class ChainApiTest < WebCase
     assert_includes seen["sentences"], "Coming back it reads 0.00 kN at 4.00 kN."
   end
 
+  # Of the night in which clocks are changed; whether the hour passed makes no mass heavier.
+  def test_a_check_over_a_changed_clock_has_its_steps
+    began = Time.utc(2031, 3, 30, 1, 59, 20)
+    rows = [0, 4000, 8000, 4000, 0].each_with_index.flat_map do |force, k|
+      Array.new(100) do |i|
+        at = began + (k * 20) + (i * 0.2)
+        "#{(at.hour < 2 ? at : at + 3600).strftime('%Y-%m-%d %H:%M:%S.%1N')},#{force + ((i % 3) - 1)}"
+      end
+    end
+    steps = upload("/api/instruments/#{cell.id}/check-file", ["Time,Force [N]", *rows, ""].join("\n"))
+
+    assert_equal 3, steps["steps"].size
+    assert_in_delta 20.0, steps["steps"].last["from"] - steps["steps"][1]["from"], 2.0
+  end
+
   def test_two_in_line_certificates_and_overloads
     id = cell.id
     other = cell.id

@@ -6,6 +6,8 @@ module MildAnvil
       # A recording of a dead-weight check: kept as it came, read for its steps each time they are asked for.
       module CheckFile
         MAX_BYTES = 12_000_000
+        # Masses weigh the same whether the clock was changed or the hour passed.
+        CHOICES = Devices::Delimited::FileReader::Choices.new(clock_changed: true).freeze
 
         module_function
 
@@ -49,7 +51,7 @@ module MildAnvil
         def analysis(bytes, name)
           source = Devices::Delimited::Source.of(bytes)
           reading = Stoppable.here do
-            Devices::Delimited::FileReader.read(source, name: name, units: Catalogue.units)
+            Devices::Delimited::FileReader.read(source, name: name, units: Catalogue.units, choices: CHOICES)
           end
           return Core::Curve::Analysis.new(reading.recording) if reading.ready?
 
