@@ -80,6 +80,13 @@ class TypedReadingsTest < StoreCase
     Actions::RecordReadings.call(lot_id: made.id, readings: rows, unit: "kN", person_id: person.id, **given)
   end
 
+  # A pull that softens early was taken for one that goes downwards, and refused.
+  def test_a_few_readings_that_soften_are_a_pull
+    [[0, 5, 7], [0, 5, 6, 7], [0, 5, 7, 7.5, 7.8]].each do |forces|
+      assert_in_delta forces.last * 1000.0, newton(noted(*forces.map { |force| [force.to_s] })), 0.1, forces.inspect
+    end
+  end
+
   def test_one_whole_number_among_fine_ones_makes_none_of_them_whole
     torque = lot(measurand: "torque", display_unit: "N·m", item_type: "bolt_nut")
     pull = noted(["3.1"], ["5"], ["5.7"], ["7.4"], on: torque, unit: "N·m")

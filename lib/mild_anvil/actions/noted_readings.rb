@@ -57,7 +57,8 @@ module MildAnvil
       def count!
         return if @readings.size.between?(MIN_READINGS, MAX_READINGS)
 
-        raise InvalidInput.new("#{@readings.size} readings: a curve takes #{MIN_READINGS} to #{MAX_READINGS}. With " \
+        count = @readings.one? ? "1 reading" : "#{@readings.size} readings"
+        raise InvalidInput.new("#{count}: a curve takes #{MIN_READINGS} to #{MAX_READINGS}. With " \
                                "fewer, type the peak",
                                fields: { readings: "must be #{MIN_READINGS} to #{MAX_READINGS}" })
       end

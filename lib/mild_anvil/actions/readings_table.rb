@@ -25,7 +25,7 @@ module MildAnvil
 
       # @return [Hash] see FileChoices: nothing is left to guess
       def choices(measurand)
-        told = { force: { role: measurand.channels.first || "force", unit: @unit, main: true },
+        told = { force: { role: measurand.channels.first || "force", unit: @unit, main: true, sign: 1 },
                  displacement: { role: "displacement", unit: @travel_unit }, seconds: { role: "time", unit: "s" } }
         columns = @columns.each_with_index.map { |key, i| { index: i + 1, **told.fetch(key) } }
         { timed: @columns.include?(:seconds), decimal_mark: ".", columns: [{ index: 0, role: "ignore" }, *columns] }

@@ -12,6 +12,8 @@ module MildAnvil
         SAME_SHARE = 0.02 # of a load that never changes by more
         NOISE_SIGMAS = 8
         LOOK = 4000 # readings
+        FEW = 70
+        START_PART = 10
 
         # sense: 1 or -1; readings: Array<Float> of shape (n,), newtons, in the sense of loading; packed: the same;
         # noise: sigma of one reading, newtons; step: of the display, newtons or nil; spikes: Array<Integer>;
@@ -42,13 +44,21 @@ module MildAnvil
         # @param channel [Channel]
         # @return [Integer] -1 where the pull goes downwards
         def self.sense_of(channel)
-          level = Rest.first_level(channel.samples)
+          level = start_of(channel)
           low, high = limits(channel)
           # Under one load throughout, the load says it, not the noise.
           return level <=> 0 if low * high > 0 && high - low < [SAME_SHARE * level.abs, noise_range(channel)].max
 
           level - low > SENSE_RATIO * (high - level) ? -1 : 1
         end
+
+        # Of a few rows the first ones are no start: the pull is in them.
+        def self.start_of(channel)
+          return Rest.first_level(channel.samples) if channel.size >= FEW
+
+          Rest.median(channel.samples.reject(&:nan?).first([channel.size / START_PART, 1].max))
+        end
+        private_class_method :start_of
 
         # Where all but a hundredth of the readings lie: spikes say nothing of the sense.
         def self.limits(channel)
