@@ -47,6 +47,22 @@ class TableFileTest < CoreCase
     assert_equal [["a", "b, c"]], Table.read("a,\"b, c\"")
   end
 
+  # As a spreadsheet's own "Unicode text" is written.
+  def test_two_bytes_a_character
+    text = ROWS.map { |row| row.join("\t") }.join("\r\n")
+
+    assert_equal ROWS, Table.read("\xFF\xFE".b + text.encode("UTF-16LE").b)
+    assert_equal ROWS, Table.read(text.gsub("\r\n", "\r"))
+  end
+
+  def test_what_is_no_text_is_named
+    binary = assert_raises(MildAnvil::InvalidInput) { Table.read("\0\1\2\3".b * 200) }.message
+    broken = assert_raises(MildAnvil::InvalidInput) { Table.read("PK\x03\x04rubbish") }.message
+
+    assert_match(/binary|no text/, binary)
+    assert_match(/damaged, or no XLSX/, broken)
+  end
+
   def test_a_workbook
     assert_equal [%w[no label], %w[1 HB-01], ["2", "2.5"]], Table.read(workbook([%w[no label], [1, "HB-01"], [2, 2.5]]))
   end

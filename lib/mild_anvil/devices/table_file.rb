@@ -31,12 +31,9 @@ module MildAnvil
       end
 
       def text(bytes)
-        plain = bytes.dup.force_encoding(Encoding::UTF_8)
-        unless plain.valid_encoding?
-          plain = bytes.dup.force_encoding(Encoding::WINDOWS_1252).encode(Encoding::UTF_8,
-                                                                          undef: :replace)
-        end
-        plain = plain.delete_prefix("\uFEFF").delete("\u0000")
+        text = Delimited::TextDecoding.call(Delimited::Source.of(bytes))
+        plain = +""
+        text.each_stretch { |stretch| plain << text.decode(stretch) }
         mark = mark(plain.lines.first(LOOKED_AT))
         CSV.parse(plain, col_sep: mark, liberal_parsing: true).map { |row| row.map(&:to_s) }
       rescue CSV::MalformedCSVError => e
@@ -69,8 +66,8 @@ module MildAnvil
 
           (sheet.first_row..last).map { |i| sheet.row(i).map { |cell| shown(cell) } }
         end
-      rescue Zip::Error, Roo::Error, ArgumentError, NoMethodError, Errno::ENOENT, Nokogiri::XML::SyntaxError => e
-        raise InvalidInput.new("The workbook cannot be read: #{e.class.name.split('::').last}",
+      rescue Zip::Error, Roo::Error, ArgumentError, NoMethodError, Errno::ENOENT, Nokogiri::XML::SyntaxError
+        raise InvalidInput.new("The workbook cannot be read: it is damaged, or no XLSX file. Save the sheet as CSV",
                                fields: { file: "cannot be read" })
       end
       private_class_method :workbook

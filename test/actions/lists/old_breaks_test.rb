@@ -110,6 +110,32 @@ class OldBreaksTest < StoreCase
                  told[:left_out].map { |row| row.values_at(:line, :words) })
   end
 
+  def days(into) = into.pulls_dataset.order(:number).map { |pull| pull.pulled_at.localtime.to_date.iso8601 }
+
+  # "98" was taken for 2098, and what lies ahead for a day.
+  def test_a_year_of_two_digits_is_the_last_one_and_nothing_broke_in_the_future
+    table = "Date;Load [kN];Result\n12.05.98;8.1;broke\n13.05.24;8.2;broke\n2099-01-01;8.3;broke\n" \
+            "1200-01-01;8.4;broke\n"
+
+    assert_equal 2, old(table).look[:taken]
+    into, told = kept(table)
+    assert_equal %w[1998-05-12 2024-05-13], days(into)
+    assert_equal(["“2099-01-01” lies in the future", "“1200-01-01” is no date"],
+                 told[:left_out].map { |row| row[:words] })
+  end
+
+  # An answer that was never offered is none.
+  def test_answers_that_were_not_offered_are_asked_for_again
+    word = "Load [kN];Result\n8.1;kaput\n"
+
+    assert_equal [%w[counts_as kaput]], asked(word, words: { counts_as: { kaput: "nonsense" } })
+    assert_equal [["unit", ""]], asked("Load;Result\n8.1;broke\n", unit: "parsec")
+    assert_equal [%w[units grunts]], asked("Load;Unit;Result\n8;grunts;broke\n", units: { grunts: "parsec" })
+    [{ "9" => "value" }, { "0" => "value", "1" => "value" }].each do |columns|
+      assert_raises(MildAnvil::InvalidInput) { old(word, columns: columns).look }
+    end
+  end
+
   def test_what_is_no_table_is_refused
     ["", "v\n", "\n\n"].each { |text| assert_raises(MildAnvil::InvalidInput) { old(text).look } }
     assert_equal [%w[column value]], asked("a,b\nx,y\n")

@@ -41,19 +41,25 @@ module MildAnvil
         def keep(person_id:)
           open = @reading.questions
           refuse(open.map(&:text).join(" "), questions: "are open") if open.any?
-          raise Conflict.new("#{before}. Is it meant again?", again: true) if before && !@answers["again"]
-
           Practice::Apart.real!(@lot, "It takes its pulls from its lesson")
-          kept = KeptBreaks.new(People.fetch!(person_id))
-          Store::Database.write do
-            RefreshLot.once { rows.each { |row| kept.take(row, lot_of(row)) } }
-            Store::Events.record(:keep_old_breaks, @lot, person_id: person_id, lot_id: @lot.id,
-                                                         after: { sha256: @sha256, count: kept.count })
-          end
+          kept = Store::Database.write { written(person_id) }
           { count: kept.count, judged: kept.judged, left_out: told([*left_out, *kept.left_out]), open: told(kept.open) }
         end
 
         private
+
+        # The lots are locked before anything else is read, so that numbers follow each other and the same file sent
+        # twice at one moment is seen.
+        def written(person_id)
+          [@lot, *rows.map { |row| lot_of(row) }].uniq(&:id).sort_by(&:id).each { |lot| Store::Models::Lot.locked!(lot.id) }
+          raise Conflict.new("#{before}. Is it meant again?", again: true) if before && !@answers["again"]
+
+          kept = KeptBreaks.new(People.fetch!(person_id))
+          RefreshLot.once { rows.each { |row| kept.take(row, lot_of(row)) } }
+          Store::Events.record(:keep_old_breaks, @lot, person_id: person_id, lot_id: @lot.id,
+                                                       after: { sha256: @sha256, count: kept.count })
+          kept
+        end
 
         def refuse(words, **fields) = raise(InvalidInput.new(words, fields: fields))
 
@@ -73,7 +79,7 @@ module MildAnvil
             units: units.map(&:symbol), find: ->(text) { units.find { |unit| unit.called?(text) }&.symbol },
             zones: item.zones.to_h { |key, name, *| [name, key] }, ends: item.features.to_h { |name| [name, name] },
             lots: others.to_h { |lot| [lot.name, lot.id] }, parts: Core::Plan::RequestWords::FAILED_PARTS,
-            modes: Core::Plan::RequestWords::MODES
+            modes: Core::Plan::RequestWords::MODES, today: Date.today
           ).freeze
         end
 

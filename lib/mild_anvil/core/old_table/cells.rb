@@ -15,11 +15,13 @@ module MildAnvil
         DECIMAL_POINT = /\A\d+\.(?:\d{1,2}|\d{4,})\z/
         DATE = %r{\A(\d{1,4})[./-](\d{1,2})[./-](\d{2,4})(?:[ T]\d.*)?\z}
         SERIAL = /\A[2-6]\d{4}(?:\.\d+)?\z/ # days since 1899-12-30, as workbooks count them
-        CENTURY = 2000
+        EARLIEST = 1850 # a year before that is a slip of the pen
 
         # @param values [Array<String>]; @param dates [Array<String>] of the columns
         # @param comma [String, nil] "decimal" or "thousands"; @param first [String, nil] "day" or "month", as answered
-        def initialize(values, dates, comma: nil, first: nil)
+        # @param today [Date, nil] what lies after it is no day of an old break; it says which century "98" is of
+        def initialize(values, dates, comma: nil, first: nil, today: nil)
+          @today = today
           @digits = values.filter_map { |text| VALUE.match(text.strip)&.[](:digits) }
                           .map { |text| Quantity::TypedNumber.bare(text.delete("'")) }
           @pairs = dates.filter_map { |text| DATE.match(text.strip) }.reject { |match| match[1].size == 4 }
@@ -51,15 +53,21 @@ module MildAnvil
         def date(text)
           text = text.strip
           return if NOTHING.match?(text)
-          return Date.new(1899, 12, 30) + text.to_i if SERIAL.match?(text)
+          return past(Date.new(1899, 12, 30) + text.to_i, text) if SERIAL.match?(text)
 
           match = DATE.match(text) or refuse("“#{text[0, 30]}” is no date")
-          Date.new(*parts(match))
+          past(Date.new(*parts(match)), text)
         rescue Date::Error
           refuse("“#{text[0, 30]}” is no date")
         end
 
         private
+
+        def past(date, text)
+          refuse("“#{text[0, 30]}” lies in the future") if @today && date > @today
+          refuse("“#{text[0, 30]}” is no date") if date.year < EARLIEST
+          date
+        end
 
         def number(digits)
           bare = Quantity::TypedNumber.bare(digits.delete("'"))
@@ -88,9 +96,12 @@ module MildAnvil
           one, two, three = match.captures.map(&:to_i)
           return [one, two, three] if match[1].size == 4
 
-          year = match[3].size == 2 ? CENTURY + three : three
+          year = match[3].size == 2 ? century(three) + three : three
           @first == "month" ? [year, one, two] : [year, two, one]
         end
+
+        # The last year that ends so.
+        def century(two) = @today.nil? || two <= @today.year % 100 ? 2000 : 1900
 
         def refuse(words) = raise(InvalidInput, words)
       end

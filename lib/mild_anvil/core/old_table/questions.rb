@@ -88,8 +88,9 @@ module MildAnvil
         end
 
         def options(role)
-          known = { "counts_as" => Words::COUNTS.keys, "failed_part" => @around.parts, "mode" => @around.modes }[role]
-          pairs = known ? known.map { |key| [key, key.tr("_", " ")] } : named(role)
+          pairs = if %w[zone end].include?(role) then named(role)
+                  else @around.meanings(role).map { |key| [key, key.tr("_", " ")] }
+                  end
           [*pairs.map { |key, label| Option.new(value: key, label: label) }, REMARK]
         end
 

@@ -13,8 +13,14 @@ module MildAnvil
         LEAVE = "" # an answer: it stays in the remark
 
         # units: symbols that the lot may be read in, find: text => symbol or nil; zones, ends: names => keys;
-        # lots: names => ids of those beside this one; parts, modes: that may be answered
-        Around = Struct.new(:units, :find, :zones, :ends, :lots, :parts, :modes, keyword_init: true)
+        # lots: names => ids of those beside this one; parts, modes: that may be answered; today: Date
+        Around = Struct.new(:units, :find, :zones, :ends, :lots, :parts, :modes, :today, keyword_init: true) do
+          # @return [Array<String>] what a word of a role may mean
+          def meanings(role)
+            { "counts_as" => Words::COUNTS.keys, "failed_part" => parts, "mode" => modes,
+              "zone" => zones.values, "end" => ends.values }.fetch(role)
+          end
+        end
 
         attr_reader :head, :head_line, :roles
 
@@ -32,7 +38,9 @@ module MildAnvil
           @roles = Heads.roles(@head).merge(answers["columns"].to_h.transform_keys(&:to_i)).reject do |_, role|
             role.to_s.empty?
           end
-          @cells = Cells.new(column("value"), column("date"), comma: answers["comma"], first: answers["dates"])
+          one_each!
+          @cells = Cells.new(column("value"), column("date"), comma: answers["comma"], first: answers["dates"],
+                                                              today: around.today)
         end
 
         # @return [Integer] rows that hold anything
@@ -63,7 +71,7 @@ module MildAnvil
         def unknown_units = units_beside.compact.tally.reject { |text, _| unit_of(text) || answered_unit?(text) }
 
         # @return [Integer] rows whose value has no unit
-        def without_unit = head_unit || @answers["unit"].to_s != "" ? 0 : units_beside.count(nil)
+        def without_unit = head_unit || offered?(@answers["unit"]) ? 0 : units_beside.count(nil)
 
         # @return [Array<String>] heads that nobody has said anything of, and that hold something
         def unrecognised
@@ -75,6 +83,17 @@ module MildAnvil
         def column(role) = (at = @roles.key(role)) ? @body.map { |row, _| row[at].to_s } : []
 
         private
+
+        # @raise [InvalidInput] for answers about columns that are not there, or two columns of one kind
+        def one_each!
+          strange = (@roles.keys - [*@head.each_index]).first
+          refuse("There is no column #{strange + 1}", "has no #{strange}") if strange
+
+          twice = @roles.values.tally.find { |_, count| count > 1 }&.first or return
+          refuse("Two columns cannot both be the #{twice.tr('_', ' ')}", "has two")
+        end
+
+        def refuse(words, columns) = raise(InvalidInput.new(words, fields: { columns: columns }))
 
         def blank?(index) = @body.all? { |row, _| row[index].to_s.strip.empty? }
         def title(index) = @head[index].strip.empty? ? "column #{index + 1}" : @head[index].strip
@@ -114,7 +133,7 @@ module MildAnvil
         # @return [String, nil] "" where it was said to stay a remark
         def meaning(role, text)
           answered = @answers.dig("words", role, text)
-          return answered if answered
+          return answered if answered == LEAVE || @around.meanings(role).include?(answered)
 
           case role
           when "zone" then @around.zones[Words.named(@around.zones.keys, text)]
@@ -158,11 +177,12 @@ module MildAnvil
           text = value.unit || cell(row, "unit")
           return head_unit || @answers["unit"] if text.empty?
 
-          unit_of(text) || @answers.dig("units", text).then { |answer| answer.to_s.empty? ? nil : answer }
+          unit_of(text) || @answers.dig("units", text).then { |answer| answer if offered?(answer) }
         end
 
         def unit_of(text) = text && @around.find.call(text.to_s.strip)
-        def answered_unit?(text) = @answers["units"].to_h.key?(text)
+        def offered?(unit) = @around.units.include?(unit)
+        def answered_unit?(text) = @answers["units"].to_h[text].then { |unit| unit == LEAVE || offered?(unit) }
       end
     end
   end
