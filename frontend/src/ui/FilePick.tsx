@@ -7,7 +7,7 @@ export function FilePick({ label, accept, onPick }: Props) {
       type="file"
       accept={accept}
       aria-label={label}
-      className="max-w-full text-[13px]"
+      className="file:border-ink file:rounded-key max-w-full text-[13px] file:mr-3 file:h-9 file:border file:bg-transparent file:px-3.5 file:font-semibold"
       onChange={(event) => {
         const file = event.target.files?.[0];
         if (file) onPick(file);
