@@ -76,6 +76,14 @@ class UnseenTest < CoreCase
     assert_match(/no sample for 4.* s of it/, found.because)
   end
 
+  def test_several_gaps_are_added_up
+    gaps = [[0.0, 2.0], [5.0, 6.0]].map { |from, to| Curve::Unseen::Gap.new(from: from, to: to) }
+
+    assert_equal ["no sample for 3 s of it, in 2 gaps"], Curve::Unseen.words(gaps)
+    assert_equal ["no sample for 2 s of it"], Curve::Unseen.words(gaps.first(1))
+    assert_empty Curve::Unseen.words([])
+  end
+
   def test_too_short_is_not_kept_with_a_gap_or_without
     assert_match(/\Anot kept: /, hold(held: 40.0).because)
     assert_match(/\Anot kept: /, hold(held: 40.0, lost: 10.0..20.0).because)

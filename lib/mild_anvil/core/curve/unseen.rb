@@ -42,9 +42,8 @@ module MildAnvil
         def words(gaps)
           return [] if gaps.empty?
 
-          longest = gaps.map(&:seconds).max
-          more = gaps.size > 1 ? format(", and %d shorter gaps", gaps.size - 1) : ""
-          [format("no sample for %.3g s of it%s", longest, more)]
+          all = gaps.size > 1 ? format(", in %d gaps", gaps.size) : ""
+          [format("no sample for %.3g s of it%s", gaps.sum(&:seconds), all)]
         end
       end
     end
