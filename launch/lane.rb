@@ -7,9 +7,9 @@ module Launch
   class Lane
     Outcome = Struct.new(:name, :passed, :seconds, :said, :wrong, keyword_init: true)
     LAST_LINES = 60
-    # How the test runners head a test that went wrong, and how many lines say which and why.
+    # How the test runners head a test that went wrong, and how many lines, up to an empty one, say why.
     WRONG = /\A\s+\d+\) (Failure|Error):|\A\s*FAIL /
-    WRONG_LINES = 4
+    WRONG_LINES = 14
 
     attr_reader :outcomes
 
@@ -27,6 +27,7 @@ module Launch
       started = Launch.now
       @said = []
       @wrong = []
+      @telling = false
       passed = yield
       @outcomes << Outcome.new(name: name, passed: passed, seconds: Launch.now - started, said: @said, wrong: @wrong)
     end
@@ -45,8 +46,9 @@ module Launch
     def heard(line)
       print line if @aloud
       @said = [*@said, line].last(LAST_LINES)
-      @wrong << [] if line.scrub.match?(WRONG)
-      @wrong.last << line if @wrong.any? && @wrong.last.size < WRONG_LINES
+      @telling = false if line.strip.empty?
+      @wrong << (@telling = []) if line.scrub.match?(WRONG)
+      @telling << line if @telling && @telling.size < WRONG_LINES
     end
   end
 end

@@ -47,12 +47,12 @@ class BenchLotsJourney < BrowserCase
     (1..6).each do |number|
       assert_text "Next: PH-0#{number}"
       look_and_begin
-      assert_text(/It broke/, wait: 25)
-      assert_selector "h2", text: "What failed, and where", wait: 12
+      assert_text(/It broke/)
+      assert_selector "h2", text: "What failed, and where"
       press("1")
       assert_text "Count as break"
       press("c")
-      assert_text "Counts as break", wait: 12
+      assert_text "Counts as break"
       press("n")
     end
     states = MildAnvil::Store::Models::Pull.where(lot_id: @lot.id).all.map { |pull| pull.judgement.counts_as }
@@ -65,7 +65,7 @@ class BenchLotsJourney < BrowserCase
     choose_option("What is done", "Proof")
     find("h1").click
     look_and_begin
-    assert_text "The proof is not passed", wait: 40
+    assert_text "The proof is not passed"
     assert_text "PH-01 is in quarantine"
     assert_accessible "a piece in quarantine"
     press("n")
@@ -82,7 +82,7 @@ class BenchLotsJourney < BrowserCase
     fill_in "Why it failed", with: "weaker than its proof: printed across the layers"
     choose_option("What becomes of it", "scrapped")
     click_on "Decide"
-    assert_no_text "its siblings are on hold", wait: 12
+    assert_no_text "its siblings are on hold"
     row = MildAnvil::Store::Models::Quarantine.first.latest
 
     assert_equal ["scrapped", "Isolde Farrow", false], [row.disposition, row.inspector, row.siblings_held]
@@ -94,7 +94,7 @@ class BenchLotsJourney < BrowserCase
     choose_option("What is done", "Staged")
     find("h1").click
     look_and_begin
-    assert_selector "li[aria-current=step]", text: "Hold 30 s", wait: 20
+    assert_selector "li[aria-current=step]", text: "Hold 30 s"
     cut_off
     over(MildAnvil::Store::Models::Run.order(:id).last)
     visit "/"
@@ -106,7 +106,7 @@ class BenchLotsJourney < BrowserCase
       "Cause: needed, and not the value", wait: 1
     )
     click_on "Count as at least" if page.has_button?("Count as at least", wait: 1)
-    assert_text(/at least by Wren|counts as at least/i, wait: 10)
+    assert_text(/at least by Wren|counts as at least/i)
     visit "/"
     assert_selector "a[aria-current=page]", text: "Today"
     assert_no_text "was interrupted"
@@ -146,8 +146,8 @@ class BenchLotsJourney < BrowserCase
     choose_option("What is done", "Quick proof")
     find("h1").click
     look_and_begin
-    click_on "All sound: go on", wait: 40
-    assert_text "The proof is passed", wait: 20
+    click_on "All sound: go on"
+    assert_text "The proof is passed"
     fill_in "Witness", with: "Odo Fenwick"
     click_on "Give out the certificate"
     assert_text(/PC-\d{4}-0001/)

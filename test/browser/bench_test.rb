@@ -60,8 +60,8 @@ class BenchJourney < BrowserCase
   def pull_one
     look_at_all
     press(:Enter)
-    assert_text(/It broke/, wait: 25)
-    assert_selector "h2", text: "What failed, and where", wait: 10
+    assert_text(/It broke/)
+    assert_selector "h2", text: "What failed, and where"
     assert_accessible "after a pull"
     press("1") # the specimen
     assert_text "Count as break"
@@ -76,15 +76,15 @@ class BenchJourney < BrowserCase
     find("h1").click # the list has Space for itself
     look_at_all
     press(:Enter)
-    assert_selector "li[aria-current=step]", text: "Hold 30 s", wait: 20
+    assert_selector "li[aria-current=step]", text: "Hold 30 s"
     press("e")
     assert_accessible "a pull"
     press(:Escape)
-    assert_text "stopped", wait: 5
-    assert_selector "a", text: "pull 2, whole", wait: 10
+    assert_text "stopped"
+    assert_selector "a", text: "pull 2, whole"
     assert_equal :stopped, @made.machine.state
     click_on "Let the load off"
-    assert_no_text "Let the load off", wait: 12
+    assert_no_text "Let the load off"
   end
 
   def judge_what_there_is

@@ -72,9 +72,9 @@ class LessonJourney < BrowserCase
   def sign_what_is_promised
     click_on "Rate and sign"
     assert_selector "h1", text: "Rate:"
-    find("button", text: "Sign …", wait: 30).click
+    find("button", text: "Sign …").click
     click_on "Sign this"
-    assert_text "Signed, number 1", wait: 20
+    assert_text "Signed, number 1"
   end
 
   def test_a_package_goes_out_and_comes_in_and_the_laboratory_stands_on_papers
@@ -89,7 +89,7 @@ class LessonJourney < BrowserCase
     assert_text(/made elsewhere with/)
     assert_accessible "papers and data"
     click_on "Take it in"
-    assert_text "rows taken in", wait: 20
+    assert_text "rows taken in"
     lot = Models::Lot.first(name: "Loop")
     opened_by_its_code(lot)
     attach_file("A package", changed_elsewhere(lot))
@@ -146,7 +146,7 @@ class WithoutALineJourney < BrowserCase
     assert_accessible "what waits for a line"
     assert_equal 1, pulls.size
     line(true)
-    assert_no_text "kept here", wait: 25
+    assert_no_text "kept here"
     assert_equal([8110.0, 8420.0, 7930.0], pulls.map { |pull| pull.measurement("peak").value_si.round(1) })
     visit "/lots/#{@lot.id}/pull"
     assert_no_text "kept here"

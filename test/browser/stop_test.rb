@@ -48,11 +48,11 @@ class StopJourney < BrowserCase
     9.times { press(:Space) }
     assert_text "Begin the pull"
     press(:Enter)
-    assert_selector "li[aria-current=step]", text: "To the break", wait: 20
+    assert_selector "li[aria-current=step]", text: "To the break"
     patiently { @made.machine.newtons > 150 }
   end
 
-  def stood! = patiently(5) { !@made.machine.moving? }
+  def stood! = patiently { !@made.machine.moving? }
 
   # On another lot's page of the same bench, by somebody who may do nothing else.
   def test_a_viewer_stops_it_from_another_lots_page
@@ -79,13 +79,13 @@ class StopJourney < BrowserCase
     begin_here
     assert_no_text "Another lot is being pulled"
     visit "/library"
-    assert_selector "[role=alert]", text: "is pulling: Hanger, printed", wait: 10
+    assert_selector "[role=alert]", text: "is pulling: Hanger, printed"
     assert_accessible "a band over a page"
     visit "/lots/#{@lot.id}/ask"
     assert_selector "[role=alert] button", text: "Stop"
     press(:Escape)
     stood!
-    assert_no_selector "[role=alert]", text: "Hanger, printed", wait: 15
+    assert_no_selector "[role=alert]", text: "Hanger, printed"
   end
 
   # Readings stop while commands are answered: grey, then blank; it is stopped, and that is said.
@@ -94,12 +94,12 @@ class StopJourney < BrowserCase
     begin_here
     assert_no_text "no reading"
     @weather.silent = true
-    assert_text(/read [01]\.\d s ago/, wait: 5)
-    assert_text(/no reading since [2-9] s/, wait: 5)
+    assert_text(/read [01]\.\d s ago/)
+    assert_text(/no reading since [2-9] s/)
     assert_equal "–", find("section[aria-label='Force now'] .num", match: :first).text
     stood!
     @weather.silent = false
-    assert_text "no reading came for a quarter of a second", wait: 10
+    assert_text "no reading came for a quarter of a second"
   end
 
   # It refuses stop for a while: until it stands, that is what is said, large.
@@ -108,12 +108,12 @@ class StopJourney < BrowserCase
     begin_here
     @weather.stubborn = true
     press(:Escape)
-    assert_selector "[role=alert]", text: "Not standing yet", wait: 5
+    assert_selector "[role=alert]", text: "Not standing yet"
     assert_accessible "not standing yet"
     @weather.stubborn = false
     stood!
-    assert_no_text "Not standing yet", wait: 10
-    assert_text "pull 1, whole", wait: 10
+    assert_no_text "Not standing yet"
+    assert_text "pull 1, whole"
   end
 
   # Refuses whatever it is told.
@@ -127,9 +127,9 @@ class StopJourney < BrowserCase
     at_bench
     begin_here
     line.ask("SIM:CELL 0")
-    assert_text "the force cell was lost", wait: 10
-    assert_selector "a", text: "pull 1, whole", wait: 15
-    assert_selector "h2", text: "What failed, and where", wait: 10
+    assert_text "the force cell was lost"
+    assert_selector "a", text: "pull 1, whole"
+    assert_selector "h2", text: "What failed, and where"
     press("1") # the specimen
     assert_text "Count as at least"
     click_on "pull 1, whole"

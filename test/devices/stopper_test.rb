@@ -64,11 +64,11 @@ class StopperTest < CoreCase
     assert @stopper.wait(1)
     before = @driver.cried
     @driver.say("RAMP")
-    patiently(3) { @driver.cried > before }
+    patiently { @driver.cried > before }
 
     refute_predicate @stopper, :stands?
     @driver.say("STOPPED")
-    patiently(3) { @stopper.stands? }
+    patiently { @stopper.stands? }
   end
 
   # What somebody else does with the bench later is not ours to stop; nothing of ours moves it before it is begun anew.
@@ -77,7 +77,7 @@ class StopperTest < CoreCase
     @driver.say("STOPPED")
     assert @stopper.wait(1)
     @stopper.instance_variable_set(:@stood_at, @driver.now - Stopper::WATCHED_SECONDS - 1)
-    patiently(2) { !@stopper.wanted? }
+    patiently { !@stopper.wanted? }
     before = @driver.cried
     @driver.say("RAMP")
     sleep 0.2
@@ -99,7 +99,7 @@ class StopperTest < CoreCase
     refute_predicate @stopper, :wanted?
     @moving = true
 
-    patiently(2) { @stopper.wanted? }
+    patiently { @stopper.wanted? }
     assert_equal Stopper::SILENT_WORDS, @stopper.why
   end
 

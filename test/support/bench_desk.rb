@@ -61,7 +61,7 @@ module BenchDesk
   def live_run = Benching::Live.new(@bench_row.id).once[:run]
 
   def look_at_it(run, sound: true)
-    points = patiently(30) { live_run&.fetch(:points) }
+    points = patiently { live_run&.fetch(:points) }
     Benching::CommandRun.call(run_id: run.id, command: "inspected", person_id: person.id,
                               given: { points: points.to_h { |point| [point, sound] } })
   end
@@ -70,5 +70,5 @@ module BenchDesk
     patiently { Benching::Live.new(@bench_row.id).once[:connected] }
   end
 
-  def over(run) = patiently(40) { (found = run.refresh).state == "recording" ? nil : found }
+  def over(run) = patiently { (found = run.refresh).state == "recording" ? nil : found }
 end

@@ -9,7 +9,7 @@ module BenchLine
 
   # One connection: sends lines, keeps answers and the stream apart.
   class Line
-    PATIENCE = 5
+    PATIENCE = 20
 
     attr_reader :socket, :stream
 

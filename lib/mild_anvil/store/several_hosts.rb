@@ -7,8 +7,9 @@ module MildAnvil
     module SeveralHosts
       READS = /\A\s*(?:SELECT|SHOW)\b/i
       TRIES = 4
-      # While the nodes that are left count each other, some seconds, none of them answers.
-      TRIES_IN_CLUSTER = 24
+      # While the nodes that are left count each other, some seconds, on a busy machine more, none of them answers: what
+      # reads is as patient as what writes.
+      TRIES_IN_CLUSTER = 60
       PAUSE_SECONDS = 0.1
       LONGEST_PAUSE_SECONDS = 0.4
       # A node that has lost its cluster still answers, and knows nothing: it counts as gone.

@@ -38,11 +38,11 @@ class HostileTest < CommittedCase
   end
 
   def live = Benching::RecorderLine.ask(@bench_row.id, "shown")
-  def connected = patiently(20) { live[:connected] }
+  def connected = patiently { live[:connected] }
   def machine = @made.machine
   def begin_pull = start(@lot, @procedure)
   def moving? = machine.moving?
-  def under_way = patiently(20) { moving? && machine.newtons > 200 }
+  def under_way = patiently { moving? && machine.newtons > 200 }
 
   # What the journal holds against what the bench measured meanwhile.
   def nothing_lost!(kept)
@@ -110,7 +110,7 @@ class HostileTest < CommittedCase
   def stop_and_stand
     told = MildAnvil::Web::StopDoor.stop(@bench_row.id, nil)
     refute_predicate self, :moving?, "said to stand, and moves" if told[:stands]
-    patiently(8) do
+    patiently do
       shown = live[:stop]
       refute moving? && shown && shown[:stands], "said to stand, and moves"
       shown && shown[:stands]
@@ -156,8 +156,8 @@ class HostileTest < CommittedCase
     told = MildAnvil::Web::StopDoor.stop(@bench_row.id, nil)
 
     refute told[:stands] && moving?
-    patiently(10) { !moving? }
-    patiently(10) { live.dig(:stop, :stands) }
+    patiently { !moving? }
+    patiently { live.dig(:stop, :stands) }
     @weather.deaf = false
     one_pull!(over(run))
   end
@@ -168,7 +168,7 @@ class HostileTest < CommittedCase
     run = begin_pull
     under_way
     @weather.silent = true
-    patiently(4) { !moving? }
+    patiently { !moving? }
 
     assert_match(/no reading/, live.dig(:stop, :why).to_s)
     @weather.silent = false
@@ -231,7 +231,7 @@ class HostileTest < CommittedCase
     behind(Weather.new(seed), rate: 0.003)
     @made.put_in("rope:30000")
     run = begin_pull
-    patiently(20) { moving? && machine.newtons > 600 } # well above what counts as slack: twenty steps of the cell
+    patiently { moving? && machine.newtons > 600 } # well above what counts as slack: twenty steps of the cell
     @made.gauges.first.freeze_here
     kept = over(run)
 

@@ -16,7 +16,7 @@ class KindsTest < CommittedCase
   end
 
   def measure(run, figures)
-    patiently(20) { live_run&.fetch(:figures) }
+    patiently { live_run&.fetch(:figures) }
     Benching::CommandRun.call(run_id: run.id, command: "measured", person_id: person.id, given: { figures: figures })
   end
 

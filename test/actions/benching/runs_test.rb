@@ -98,7 +98,7 @@ class RunsTest < CommittedCase
     run = Benching::Procedures.stub(:of, [quick, Core::Pull::Procedure.new(quick, loads: { "proof" => 1200.0 })]) do
       start(lot, "proof")
     end
-    points = patiently(30) { Benching::Live.new(@bench_row.id).once.dig(:run, :points) }
+    points = patiently { Benching::Live.new(@bench_row.id).once.dig(:run, :points) }
     Benching::CommandRun.call(run_id: run.id, command: "inspected", person_id: person.id,
                               given: { points: points.to_h { |point| [point, true] } })
     kept = over(run)

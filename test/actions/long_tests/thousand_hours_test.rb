@@ -46,7 +46,7 @@ class ThousandHoursTest < CommittedCase
   def oven
     FileUtils.rm_f(port_file)
     @oven = process("bin/oven-simulator", "--speed", SPEED, "--memory", memory, "--port-file", port_file)
-    patiently(20) { File.exist?(port_file) }
+    patiently { File.exist?(port_file) }
   end
 
   def recorder = @recorder = process("bin/recorder")
@@ -54,13 +54,13 @@ class ThousandHoursTest < CommittedCase
   def memory = File.join(@var, "oven/memory")
   def stations = Models::LongStation.where(test_id: @test.id).order(:position)
   def readings = Models::LongReading.where(station_id: stations.select(:id))
-  def after(hours, patience = 40) = patiently(patience) { readings.max(:hours).to_f >= hours }
+  def after(hours, patience = 60) = patiently(patience) { readings.max(:hours).to_f >= hours }
 
   # Line by line what the oven's logger remembers is what stands in the store.
   def everything_once
     lines = File.read(memory)[/\A.*\n/m].lines(chomp: true).drop(1).map(&:split)
     last = lines.last.first.to_i
-    patiently(20) { newest_number >= last }
+    patiently { newest_number >= last }
     kill(@recorder)
     remembered = lines.select { |line| line[1] == "D" }.map { |line| [line[0].to_i, line[2].to_i, line[3].to_f] }
 
