@@ -29,7 +29,11 @@ module Shared
     end)
   end
 
-  def terms(**given) = Rating::Terms.checked(unit: unit, resolution_si: 100.0, **given)
+  # A normal population is known, a factor chosen, and all readings agree: what a test is not about.
+  def terms(**given)
+    Rating::Terms.checked(unit: unit, resolution_si: 100.0, factor: 5.0, shared_uncertainty_share: 0.0,
+                          population: Rating::Population.from_h({ shape: "normal", reason: "tried" }), **given)
+  end
 
   def claim(kilonewtons, **given)
     Rating::Claim.new(value_si: kilonewtons * 1000.0, measure: :strength, kind: :minimum, every_piece: false, **given)

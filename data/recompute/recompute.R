@@ -33,7 +33,14 @@ tolerance <- function(n, coverage, confidence, dof) {
           extendInt = "upX")$root / sqrt(n)
 }
 
-family_of <- function(school) if (school == "fitted_weibull") "extreme" else "gaussian"
+family_of <- function(school) if (school %in% c("fitted_weibull", "fitted_cautious")) "extreme" else "gaussian"
+
+# Equal readings lie evenly over the step of the display, where the step alone would hide their scatter.
+spread <- function(v, step) {
+  if (is.na(step) || step <= 0 || length(v) < 2 || min(v) <= step / 2 || sd(v) >= step / sqrt(12)) return(v)
+  v <- sort(v)
+  v + step * ((ave(v, v, FUN = seq_along) - 0.5) / ave(v, v, FUN = length) - 0.5)
+}
 below <- list(gaussian = pnorm, extreme = function(z) -expm1(-exp(z)))
 log_density <- list(gaussian = function(z) dnorm(z, log = TRUE), extreme = function(z) z - exp(z))
 quantile_of <- list(gaussian = qnorm, extreme = function(p) log(-log1p(-p)))
@@ -42,7 +49,10 @@ fitted_bound <- function(row, values) {
   logs <- row$school %in% c("fitted_lognormal", "fitted_weibull")
   family <- family_of(row$school)
   forth <- if (logs) log else identity
-  low <- forth(num(values$value_si)); high <- forth(num(values$upper_si)); kind <- values$counts_as
+  values <- rbind(values[values$counts_as == "break", ], values[values$counts_as != "break", ])
+  given <- num(values$value_si); broke <- values$counts_as == "break"
+  given[broke] <- spread(given[broke], num(row$resolution_si))
+  low <- forth(given); high <- forth(num(values$upper_si)); kind <- values$counts_as
   likelihood <- function(location, scale) {
     z <- (low - location) / scale
     sum(ifelse(kind == "break", log_density[[family]](z) - log(scale),
@@ -75,14 +85,18 @@ by_order <- function(values, coverage, confidence) {
 school <- function(row, values) {
   v <- num(values$value_si); n <- length(v); m <- mean(v); s <- if (n > 1) sd(v) else 0
   coverage <- num(row$coverage); confidence <- num(row$confidence)
+  first <- min(v); average <- m
+  if (n > 1) { ordered <- v; v <- spread(v, num(row$resolution_si)); m <- mean(v); s <- sd(v) } else ordered <- v
   switch(row$school,
-    lowest = min(v), proof_survivors = min(v), average = m, mean_minus_three_s = m - 3 * s,
+    lowest = first, proof_survivors = first, average = average, mean_minus_three_s = m - 3 * s,
+    # k of the weakest place is from a table of simulated lots, and taken as given
+    cautious = m - num(row$k) * s, tolerance_weibull = exp(mean(log(v)) - num(row$k) * sd(log(v))),
     tolerance_normal = m - tolerance(n, coverage, confidence, n - 1) * s,
     tolerance_lognormal = exp(mean(log(v)) - tolerance(n, coverage, confidence, n - 1) * sd(log(v))),
     prediction = m - qt(confidence, n - 1) * sqrt(1 + 1 / n) * s,
-    distribution_free = by_order(v, coverage, confidence),
+    distribution_free = by_order(ordered, coverage, confidence),
     borrowed_scatter = m - tolerance(n, coverage, confidence, num(row$borrowed_dof)) * num(row$borrowed_sd_si),
-    fitted_normal = , fitted_lognormal = , fitted_weibull = fitted_bound(row, values),
+    fitted_normal = , fitted_lognormal = , fitted_weibull = , fitted_cautious = fitted_bound(row, values),
     num(row$value_si)) # a claim: what was claimed, which the values confirm or do not
 }
 

@@ -148,24 +148,26 @@ def golden(f, low, high, rounds=60):
 
 def fitted(row, values):
     logs = row["school"] in ("fitted_lognormal", "fitted_weibull")
-    family = SmallestExtreme if row["school"] == "fitted_weibull" else Gauss
+    family = SmallestExtreme if row["school"] in ("fitted_weibull", "fitted_cautious") else Gauss
     forth = math.log if logs else float
-    rows = [(v["counts_as"], forth(float(v["value_si"])), number(v["upper_si"]) and forth(float(v["upper_si"])))
-            for v in values]
+    breaks = spread([float(v["value_si"]) for v in values if v["counts_as"] == "break"], number(row["resolution_si"]))
+    rows = [("break", forth(v), None) for v in breaks]
+    rows += [(v["counts_as"], forth(float(v["value_si"])), number(v["upper_si"]) and forth(float(v["upper_si"])))
+             for v in values if v["counts_as"] != "break"]
     p = 1 - float(row["coverage"])
     z = family.quantile(p)
     all_values = [low for _, low, _ in rows]
     centre = sum(all_values) / len(all_values)
-    spread = max(max(all_values) - min(all_values), abs(centre) * 1e-4)
+    width = max(max(all_values) - min(all_values), abs(centre) * 1e-4)
 
     def profile(y):
         best = golden(lambda s: likelihood(family, rows, y - z * math.exp(s), math.exp(s)),
-                      math.log(spread / 1e3), math.log(spread * 30))
+                      math.log(width / 1e3), math.log(width * 30))
         return likelihood(family, rows, y - z * math.exp(best), math.exp(best))
 
-    top = golden(profile, centre - 30 * spread, max(all_values) + spread, 60)
+    top = golden(profile, centre - 30 * width, max(all_values) + width, 60)
     goal = profile(top) - float(row["drop"])
-    step = spread / 4
+    step = width / 4
     low = top - step
     while profile(low) > goal:
         step *= 2
@@ -181,6 +183,13 @@ def fitted(row, values):
 
 def carried(values):
     return sorted(float(v["value_si"]) for v in values)
+
+
+def spread(values, step):
+    """Equal readings lie evenly over the step of the display, where the step alone would hide their scatter."""
+    if not step or len(values) < 2 or min(values) <= step / 2 or described(values)[2] >= step / math.sqrt(12):
+        return values
+    return [v + step * ((i + 0.5) / values.count(v) - 0.5) for v in sorted(set(values)) for i in range(values.count(v))]
 
 
 def described(values):
@@ -208,17 +217,24 @@ def school(row, values):
         return numbers[0]
     if name == "average":
         return mean
+    numbers = spread(numbers, number(row["resolution_si"]))
+    n, mean, s = described(numbers)
     if name == "mean_minus_three_s":
         return mean - 3 * s
     if name == "tolerance_normal":
         return mean - tolerance(n, coverage, confidence, n - 1) * s
+    if name == "cautious":  # k of the weakest place is from a table of simulated lots, and taken as given
+        return mean - float(row["k"]) * s
+    if name == "tolerance_weibull":
+        _, mean, s = described([math.log(v) for v in numbers])
+        return math.exp(mean - float(row["k"]) * s)
     if name == "tolerance_lognormal":
         _, mean, s = described([math.log(v) for v in numbers])
         return math.exp(mean - tolerance(n, coverage, confidence, n - 1) * s)
     if name == "prediction":
         return mean - quantile(confidence, 0.0, n - 1) * math.sqrt(1 + 1 / n) * s
     if name == "distribution_free":
-        return by_order(numbers, coverage, confidence)
+        return by_order(carried(values), coverage, confidence)
     if name == "borrowed_scatter":
         return mean - tolerance(n, coverage, confidence, float(row["borrowed_dof"])) * float(row["borrowed_sd_si"])
     if name.startswith("fitted_"):

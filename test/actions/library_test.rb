@@ -50,8 +50,9 @@ class LibraryTest < StoreCase
     row = add("population_shapes", item_type: "sewn_loop", shape: "weibull", reason: "our threads break one by one")
     found = computed(made).statement
 
-    assert_equal "fitted_weibull", found["recommended"]
-    assert_match(/Our threads break one by one: a Weibull population/, found["recommended_reason"])
+    assert_equal "tolerance_weibull", found["recommended"]
+    assert_match(/Our threads break one by one: the bound for a population whose weakest place decides/,
+                 found["recommended_reason"])
     assert_equal [true, ["sewn_loop"]], Library.populations.last.values_at(:check, :item_types)
     Actions::SaveLibraryRow.check(table: "population_shapes", id: row.id, person_id: reviewer.id)
     Actions::SaveLibraryRow.retire(table: "population_shapes", id: row.id, person_id: person.id)

@@ -34,7 +34,7 @@ class StatementsTest < StoreCase
                                   person_id: person.id)
     end
 
-    assert_equal ["material was “” and is “Nylon”", "pull 2 has another reading", "pull 5 is new",
+    assert_equal ["the material was not stated and is “Nylon”", "pull 2 has another reading", "pull 5 is new",
                   "the claims changed"],
                  error.details[:changed]
   end

@@ -25,15 +25,26 @@ class CliTest < CoreCase
 
   def test_rate_prints_what_the_core_states
     file(BREAKS) do |path|
-      status, out, = cli("rate", path)
+      status, out, = cli("rate", path, "--population", "normal", "--factor", "5")
 
       assert_equal 0, status
       assert_includes out, "Minimum breaking strength 21.0 kN / 5 = working load limit 4.2 kN"
+      assert_match(/Of 100 such bounds from 6 values.*none was among these 6 broken/m, out)
+    end
+  end
+
+  # Nobody chose a factor, and nobody said what is known of the population.
+  def test_what_nobody_said_is_not_taken_for_said
+    file(BREAKS) do |path|
+      assert_includes cli("rate", path)[1], "Minimum breaking strength 19.9 kN; no working load limit: no design factor"
+      assert_includes cli("rate", path)[1], "Nothing says what shape the population has"
+      assert_match(/cannot tell: .*not known/, cli("rate", path, "--claim", "5")[1])
     end
   end
 
   def test_rate_in_json_is_the_statement
-    file('{"unit":"kN","values":[22.34,22.26,23.46],"coverage":0.9,"claim":25}', "breaks.json") do |path|
+    given = { unit: "kN", values: [22.34, 22.26, 23.46], coverage: 0.9, claim: 25, shared_uncertainty_share: 0.0 }
+    file(JSON.generate(given), "breaks.json") do |path|
       statement = JSON.parse(cli("rate", path, "--json")[1])
 
       assert_equal ["fail", 0.9], [statement["verdicts"][0]["state"], statement["coverage"]]

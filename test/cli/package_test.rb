@@ -21,9 +21,11 @@ class PackageCommandTest < CoreCase
                  run_cli("package", PACKAGE, "show")[1].lines[1].chomp
     rated = run_cli("package", PACKAGE, "rate")[1].lines(chomp: true)
 
-    assert_equal ["Loop, statement 1: minimum 7.4 kN, limit 1.4 kN: the same to the last digit",
+    assert_equal ["Loop, statement 1: minimum 7.4 kN, limit 1.4 kN: signed under earlier rules; those of now give " \
+                  "the same figures",
                   "Loop, as it stands: minimum 7.4 kN, limit 1.4 kN, by tolerance normal"], rated
-    assert JSON.parse(run_cli("package", PACKAGE, "rate", "--json")[1]).dig("signed", 0, "same")
+    signed = JSON.parse(run_cli("package", PACKAGE, "rate", "--json")[1]).dig("signed", 0)
+    assert_equal [false, false, true], signed.values_at("same", "same_rules", "same_figures")
   end
 
   def test_another_figure_in_the_inputs_of_a_lot_gives_another_minimum
@@ -31,7 +33,7 @@ class PackageCommandTest < CoreCase
     weaker = repacked({ name => ->(was) { was.gsub("7930.0", "5930.0") } })
 
     refute_match(/as it stands: minimum 7\.4 kN/, run_cli("package", weaker, "rate")[1])
-    assert_match(/statement 1: minimum 7\.4 kN.*the same/, run_cli("package", weaker, "rate")[1])
+    assert_match(/statement 1: minimum 7\.4 kN.*the same figures/, run_cli("package", weaker, "rate")[1])
   end
 
   def test_a_harmed_one_is_refused_with_its_fault_and_status

@@ -23,8 +23,11 @@ class PaperSentencesTest < CoreCase
   def sentences(statement)
     schools = statement["schools"].map { |s| s["refusal"] || "#{s['in_words']}. #{s['assumption']}" }
     verdicts = statement["verdicts"].map { |v| v.values_at("reason", "wrong").compact.join(" ") }
-    [*schools, *verdicts, *statement["remarks"], statement["recommended_reason"], statement.dig("relative", "in_words"),
-     statement["limit_refusal"], statement.dig("preloaded", "in_words")].compact
+    beside = [statement.dig("keeps", "words"), statement["stretch"], *statement["ways_out"],
+              *statement.dig("unseen", "weak").to_a.map { |row| row["text"] },
+              *statement.dig("unseen", "proofs").to_a.map { |row| row["words"] }]
+    [*schools, *verdicts, *beside, *statement["remarks"], statement["recommended_reason"],
+     statement.dig("relative", "in_words"), statement["limit_refusal"], statement.dig("preloaded", "in_words")].compact
   end
 
   def test_every_sentence_of_the_kept_statements_is_known

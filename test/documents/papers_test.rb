@@ -85,7 +85,9 @@ class PapersTest < StoreCase
 
   def test_every_verdict_is_printed
     { "5" => "Meets the claim.", "20" => "Fails the claim.", "7.9" => "Cannot be told yet." }.each do |text, words|
-      made = lot_with_breaks(8.11, 8.42, 7.93, 8.2, claims: [claim(text)])
+      made = lot_with_breaks(8.11, 8.42, 7.93, 8.2, claims: [claim(text)],
+                                                    terms: { shared_uncertainty_share: 0.001,
+                                                             shared_uncertainty_source: "weighed" })
 
       assert_includes lines(paper(made, "pdf")), words, text
     end

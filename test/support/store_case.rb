@@ -28,9 +28,12 @@ class StoreCase < Minitest::Test
   def reviewer = @reviewer ||= add_person("reviewer")
   def job = @job ||= Actions::CreateJob.call(customer: "Brindle Works", title: "Loops", person_id: person.id)
 
+  FACTOR = { design_factor: 5.0 }.freeze # chosen, where a test is not about that
+
   def lot(**values)
-    Actions::SaveLot.create(job_id: job.id, values: { name: "Loop", item_type: "sewn_loop", **values },
-                            person_id: person.id)
+    Actions::SaveLot.create(job_id: job.id, person_id: person.id,
+                            values: { name: "Loop", item_type: "sewn_loop", **values,
+                                      terms: FACTOR.merge(values.fetch(:terms, {})) })
   end
 
   # Types peaks in kilonewtons and judges each a break of the specimen.

@@ -2,16 +2,18 @@ import { useQuery } from "@tanstack/react-query";
 import { Outlet, useMatchRoute, useNavigate, useParams } from "@tanstack/react-router";
 import { useMemo, useState } from "react";
 import type { Schemas } from "@/api/client";
-import { lotQuery } from "@/api/queries";
+import { lotQuery, ratingQuery } from "@/api/queries";
 import { ForceRule } from "@/charts/ForceRule";
 import { useKeys } from "@/keys/keys";
 import { LotContext } from "@/lot/context";
 import { HeardBand } from "@/lot/HeardBand";
 import { PracticeBand } from "@/lot/PracticeBand";
 import { ruleDemands, ruleLimits, ruleMarks, ruleSpan } from "@/lot/rule";
+import { useUnsaved } from "@/lot/unsaved";
 import { useMeasurand, useShownUnit } from "@/lot/units";
 import { ErrorNote, Waiting } from "@/ui/states";
 import { Spine } from "./Spine";
+import { UnsavedBand } from "./UnsavedBand";
 
 /** Rule, spine and the step's screen of one lot. */
 export function LotFrame() {
@@ -65,7 +67,9 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
   );
   const words = { load: measurand?.load ?? "Working load" };
   const marks = ruleMarks(summary.marks, unit.symbol);
-  const demands = ruleDemands(summary, tried, unit.symbol, words);
+  const typed = useTyped(lot.id);
+  const shown = tried ?? typed;
+  const demands = ruleDemands(summary, shown, unit.symbol, words);
   const value = useMemo(
     () => ({ page, measurand, unit, selected, setSelected, setTried }),
     [page, measurand, unit, selected],
@@ -81,6 +85,7 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
   return (
     <LotContext value={value}>
       <div className="flex min-h-full flex-col">
+        <UnsavedBand lotId={lot.id} />
         {page.job.purpose === "practice" && <PracticeBand lotId={lot.id} />}
         {page.heard > 0 && <HeardBand lotId={lot.id} count={page.heard} />}
         <ForceRule
@@ -88,7 +93,7 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
           marks={marks}
           demands={demands}
           limits={ruleLimits(page.limits, unit.symbol)}
-          span={ruleSpan(demands, (tried ?? summary).factor_made)}
+          span={ruleSpan(demands, (shown ?? summary).factor_made)}
           selected={selected}
           onPick={(id) => void navigate({ to: "/lots/$lotId/judge", params, search: { pull: Number(id) } })}
         />
@@ -101,4 +106,11 @@ function Inside({ page }: { page: Schemas["LotPage"] }) {
       </div>
     </LotContext>
   );
+}
+
+/** The rating with a design factor that is typed and not saved, so that the rule shows it as tried. */
+function useTyped(lotId: number): Schemas["Statement"] | undefined {
+  const factor = useUnsaved(lotId).Ask?.factor;
+  const { data } = useQuery({ ...ratingQuery(lotId, { factor }), enabled: factor !== undefined });
+  return factor === undefined ? undefined : data?.statement;
 }

@@ -2,6 +2,12 @@ import { grouped } from "./figure";
 
 export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
 
+/** A confidence that is stated: never rounded up to what it is not. */
+export function surePercent(share: number): string {
+  const value = Math.floor(share * 1000 + 1e-6) / 10;
+  return `${value >= 99 || value < 1 ? value : Math.floor(value + 1e-9)} %`;
+}
+
 export const perCent = (share: number, decimals = 0): string => `${grouped(share * 100, decimals)} %`;
 
 export const spelled = (word: string): string => word.replaceAll("_", " ");

@@ -4,7 +4,7 @@ module MildAnvil
   module Actions
     # Claims, requirements and terms of a lot, as the screen Ask sends them: the lists whole, the terms as what changes.
     module AskParts
-      TERMS = { rated_quantity: "peak", coverage_share: 0.95, confidence_share: 0.95, design_factor: 5.0,
+      TERMS = { rated_quantity: "peak", coverage_share: 0.95, confidence_share: 0.95, design_factor: nil,
                 design_factor_key: nil,
                 marking_step: nil, marking_unit: nil, school: nil, preloaded: "count", shared_uncertainty_share: nil,
                 shared_uncertainty_source: nil }.freeze

@@ -42,7 +42,7 @@ module MildAnvil
           return { shared_uncertainty_share: stated, shared_uncertainty_source: facts.terms.shared_uncertainty_source }
         end
 
-        { shared_uncertainty_share: facts.chain.shared_share || 0.0,
+        { shared_uncertainty_share: facts.chain.shared_share,
           shared_uncertainty_source: facts.chain.shared_source }
       end
       private_class_method :shared
@@ -67,6 +67,8 @@ module MildAnvil
 
       # The row a factor comes from is named only while the factor lies in its range.
       def factor_source(key, factor)
+        return "not chosen" if factor.nil?
+
         row = key && Library.design_factors.find { |f| f[:key] == key }
         return "chosen for this lot" if row.nil?
         return "#{row[:use]}: #{row[:source]}" if factor.between?(row[:low], row[:high])

@@ -22,8 +22,8 @@ module MildAnvil
 
       # @return [Hash]
       def call
-        { minimum: minimum, limit: limit, refusal: minimum ? nil : @rated.statement["recommended_reason"],
-          factors: minimum ? ways.rows(loads) : [], claims: minimum ? ways.claims(@terms.claims) : [], **of_limit,
+        { minimum: minimum, limit: limit, refusal: refusal,
+          factors: limits? ? ways.rows(loads) : [], claims: limits? ? ways.claims(@terms.claims) : [], **of_limit,
           efficiency: (efficiency if asked?(:into, :out)), group: (group if asked?(:single_lot, :count)),
           reductions: Catalogue.reductions.map(&:to_h),
           ways: Rating::UseLimit::WAYS.map { |way| { key: way.key, name: way.name, angled: !way.legs.nil? } },
@@ -36,6 +36,17 @@ module MildAnvil
         return { sling: nil, bracket: nil } if limit.nil?
 
         { sling: sling, bracket: (bracket if asked?(:load, :arm, :depth)) }
+      end
+
+      # A minimum from a proof, or surer than it can be, is divided by no factor.
+      def limits?
+        minimum && !Rating::NoLimit::WHATEVER_FACTOR.include?(@rated.statement["limit_refused_by"])
+      end
+
+      def refusal
+        return @rated.statement["recommended_reason"] if minimum.nil?
+
+        limits? ? nil : @rated.statement["limit_refusal"]
       end
 
       def minimum = @rated.statement["minimum"]

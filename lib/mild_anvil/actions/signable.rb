@@ -4,6 +4,9 @@ module MildAnvil
   module Actions
     # Whether a statement may be signed, with every reason why not at once.
     module Signable
+      # A minimum may be signed without a working load limit where none follows: the paper says why.
+      SAID_WITHOUT_LIMIT = %w[proof confidence factor].freeze
+
       module_function
 
       # @param inputs [Hash] @param content [Hash] of the statement, string keys
@@ -36,9 +39,9 @@ module MildAnvil
         return { purpose: "a demonstration issues no certificate" } if lot.job.demonstration?
         return {} if content["relative"] # an index, without a minimum
         return { minimum: "there is no minimum: #{content['recommended_reason']}" } if content["minimum"].nil?
-        return { working_load_limit: content["limit_refusal"] } if content["limit_refusal"]
+        return {} if SAID_WITHOUT_LIMIT.include?(content["limit_refused_by"])
 
-        content.dig("working_load_limit", "value_si").to_f.positive? ? {} : { working_load_limit: "the limit is zero" }
+        content["limit_refusal"] ? { working_load_limit: content["limit_refusal"] } : {}
       end
       private_class_method :figures
 

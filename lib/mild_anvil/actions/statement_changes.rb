@@ -21,16 +21,9 @@ module MildAnvil
       # @param terms [Boolean] whether other terms are a change
       # @return [Array<String>] none if they say the same
       def between(before, after, terms: true)
-        [*lot(before["lot"], after["lot"]), *pulls(before["pulls"], after["pulls"]),
+        [*ChangedTerms.lot(before["lot"], after["lot"]), *pulls(before["pulls"], after["pulls"]),
          *demands(before["terms"], after["terms"]), *(terms ? terms(before["terms"], after["terms"]) : [])]
       end
-
-      def lot(before, after)
-        (before.keys | after.keys).reject { |key| key == "id" || before[key] == after[key] }.map do |key|
-          "#{key.tr('_', ' ')} was “#{before[key]}” and is “#{after[key]}”"
-        end
-      end
-      private_class_method :lot
 
       def pulls(before, after)
         old, new = [before, after].map { |rows| rows.to_h { |row| [row["number"], row] } }
@@ -98,9 +91,7 @@ module MildAnvil
 
       def terms(before, after)
         aside = %w[claims requirements borrowed reference] + TERMS_ASIDE
-        (before.keys | after.keys).-(aside).reject { |key| before[key] == after[key] }.map do |key|
-          "#{key.tr('_', ' ')} was #{before[key].inspect.delete('"')} and is #{after[key].inspect.delete('"')}"
-        end
+        ChangedTerms.terms(before.except(*aside), after.except(*aside))
       end
       private_class_method :terms
     end

@@ -99,11 +99,15 @@ module MildAnvil
 
       def rate_options(parser, options)
         parser.separator "rate:"
-        { coverage: "share that is stronger, 0.95", confidence: "0.95", factor: "design factor, 5",
-          claim: "claimed minimum strength, in the unit", marking_step: "in the unit" }.each do |name, words|
+        { coverage: "share that is stronger, 0.95", confidence: "0.95", factor: "design factor: without one no limit",
+          claim: "claimed minimum strength, in the unit", marking_step: "in the unit",
+          shared_uncertainty_share: "that all readings share; unknown: no claim is told" }.each do |name, words|
           parser.on("--#{name.to_s.tr('_', '-')} X", Float, words) { |v| options[name] = v }
         end
         parser.on("--school KEY", "instead of the recommended one") { |v| options[:school] = v }
+        parser.on("--population SHAPE", %w[normal weibull unknown], "what is known of it (unknown)") do |v|
+          options[:population] = v
+        end
         parser.on("--quick", "calibrate by simulation only what is chosen") { options[:quick] = true }
       end
     end

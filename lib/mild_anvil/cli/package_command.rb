@@ -88,7 +88,9 @@ module MildAnvil
         figures = %w[minimum working_load_limit].to_h { |name| [name, stated(body.fetch("content")[name])] }
         same = JSON.parse(JSON.generate(now)) == body.fetch("content")
         ours = body.fetch("rule_version") == Core::Rating::Statement::RULE_VERSION
-        { minimum: figures["minimum"], working_load_limit: figures["working_load_limit"], same: same, same_rules: ours }
+        alike = figures.all? { |name, text| text == stated(JSON.parse(JSON.generate(now[name.to_sym]))) }
+        { minimum: figures["minimum"], working_load_limit: figures["working_load_limit"], same: same, same_rules: ours,
+          same_figures: alike }
       end
       private_class_method :again
 
@@ -125,8 +127,10 @@ module MildAnvil
       private_class_method :lot_line
 
       def signed_line(one)
-        other = one[:same_rules] ? "other figures" : "other figures under later rules"
-        told = one[:same] ? "the same to the last digit" : other
+        told = if one[:same] then "the same to the last digit"
+               elsif one[:same_rules] then "other figures"
+               else "signed under earlier rules; those of now give #{one[:same_figures] ? 'the same' : 'other'} figures"
+               end
         "#{one[:lot]}, statement #{one[:number]}: minimum #{one[:minimum] || 'none'}, limit " \
           "#{one[:working_load_limit] || 'none'}: #{told}"
       end

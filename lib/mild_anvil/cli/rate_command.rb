@@ -6,7 +6,7 @@ module MildAnvil
   module Cli
     # bin/anvil rate FILE: the rating statement of a file of breaks.
     module RateCommand
-      OPTIONS = %i[coverage confidence factor school marking_step].freeze
+      OPTIONS = %i[coverage confidence factor school marking_step shared_uncertainty_share].freeze
 
       module_function
 
@@ -27,8 +27,12 @@ module MildAnvil
         Core::Rating::Terms.checked(unit: unit, units: Catalogue.measurand("force").units,
                                     resolution_si: breaks.resolution_si,
                                     claims: claims(breaks.terms, options, unit), borrowed: borrowed(breaks.terms, unit),
-                                    shared_uncertainty_share: breaks.terms["shared_uncertainty_share"],
+                                    population: population(options[:population] || breaks.terms["population"]),
                                     calibrate: options[:quick] ? :chosen : :all, **given)
+      end
+
+      def population(shape)
+        shape && Core::Rating::Population.from_h({ shape: shape, reason: "as it was said" })
       end
 
       def claims(stated, options, unit)
@@ -51,13 +55,19 @@ module MildAnvil
         [headline(rating), "", *rating[:schools].map { |school| school_line(school, rating) }, "", *result(rating),
          *rating[:verdicts].map do |v|
            ["#{v[:state].tr('_', ' ')}: #{v[:reason]}", v[:wrong]].compact.join(" ")
-         end, *rating[:remarks], *more(rating), "",
+         end, *beside(rating), *rating[:remarks], *more(rating), "",
          Core::Rating::Caution::TEXT].join("\n")
       end
 
       def headline(rating)
         "#{rating[:counts][:in_words]}; #{percent(rating[:coverage])} coverage, #{percent(rating[:confidence])} " \
           "confidence"
+      end
+
+      # How often such a bound keeps, what lowers it, what these breaks cannot see; or the ways on.
+      def beside(rating)
+        weak = rating[:unseen]&.fetch(:weak)&.find { |row| row[:percent] == "5 %" }
+        [rating[:keeps]&.fetch(:words), rating[:stretch], weak&.fetch(:text), *rating[:ways_out]].compact
       end
 
       # What limits, what stands out, and what a few more breaks would do.
@@ -87,9 +97,10 @@ module MildAnvil
         return ["No minimum. #{rating[:recommended_reason]}"] if rating[:minimum].nil?
 
         limit = rating[:working_load_limit]
-        shown = limit ? "working load limit #{figure(limit)}" : "no working load limit: #{rating[:limit_refusal]}"
-        ["Minimum breaking strength #{figure(rating[:minimum])} / #{rating[:factor_text]} = #{shown}",
-         rating[:recommended_reason]]
+        shown = limit ? "working load limit #{figure(limit)}" : rating[:limit_refusal].sub(/\AN/, "n")
+        minimum = "Minimum breaking strength #{figure(rating[:minimum])}"
+        said = limit ? "#{minimum} / #{rating[:factor_text]} = #{shown}" : "#{minimum}; #{shown}"
+        [said, rating[:recommended_reason]]
       end
 
       def figure(stated) = "#{stated[:text]} #{stated[:unit]}"

@@ -115,6 +115,7 @@ module MildAnvil
         NUMBERS.call(self, :coverage, :confidence, :factor, :marking_step, :claim, :shared_uncertainty_share)
         optional(:school).filled(:string)
         optional(:claim_kind).filled(:string)
+        optional(:population).filled(:string, included_in?: %w[normal weibull unknown])
         optional(:borrowed_lots).value(Dry::Types["array"].of(LIST)).each(:array?) { each(:float?, **ABOVE_ZERO) }
       end
 

@@ -42,9 +42,10 @@ module MildAnvil
         minimum, limit = statement.values_at("minimum", "working_load_limit")
         { "minimum" => number(minimum), "minimum_text" => words.figure(minimum).to_s,
           "working_load_limit" => number(limit), "working_load_limit_text" => words.figure(limit).to_s,
-          "unit" => statement["unit"], "design_factor" => statement["factor_text"].to_f,
+          "unit" => statement["unit"], "design_factor" => statement["factor_text"]&.to_f,
           "school" => words.chosen.to_h["name"].to_s, "rated_quantity" => statement["rated_quantity"].tr("_", " "),
-          "coverage_percent" => statement["coverage"] * 100, "confidence_percent" => statement["confidence"] * 100 }
+          "coverage_percent" => statement["coverage"] * 100,
+          "confidence_percent" => (statement["chosen_confidence"] || statement["confidence"]) * 100 }
       end
       private_class_method :stated
 

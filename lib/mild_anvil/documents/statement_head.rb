@@ -4,8 +4,12 @@ module MildAnvil
   module Documents
     # Title, hands, rule and the figures that matter.
     class StatementHead < StatementPart
-      COUNTED = "%<coverage>s of all pieces are stronger, with %<confidence>s confidence, unless the school states " \
-                "otherwise"
+      COUNTED = "%<coverage>s of all pieces are stronger, with %<confidence>s confidence"
+      # In statements of before it was kept.
+      COUNTED_UNLESS = "%<coverage>s of all pieces are stronger, with %<confidence>s confidence, unless the school " \
+                       "states otherwise"
+      PRINTED_WEAK_SHARE = 0.05
+      PRINTED_WEAK_AT = 0.6
       RANKS = "This lot only ranks: no minimum and no working load follow from it."
 
       def draw
@@ -13,6 +17,7 @@ module MildAnvil
         rule
         @sheet.sentence(@words.sentence, color: minimum? ? Sheet::DERIVED : Sheet::SIGNAL) unless marks.empty?
         figures
+        beside
         notes
       end
 
@@ -76,11 +81,17 @@ module MildAnvil
         @sheet.pairs([[@words.strength_name, figure(statement["minimum"])],
                       ["Rated quantity", t(statement["rated_quantity"].tr("_", " "))],
                       ["School", "#{t(@words.chosen['name'])}. #{said("#{@words.chosen['in_words']}.")}"],
-                      ["Coverage, confidence", t(COUNTED, coverage: @words.per_cent("coverage"),
-                                                          confidence: @words.per_cent("confidence"))],
-                      ["Design factor", "#{@words.words.figure(statement['factor_text'])}   " \
-                                        "(#{said(statement['factor_source'])})"],
+                      ["Coverage, confidence", t(statement["chosen_confidence"] ? COUNTED : COUNTED_UNLESS,
+                                                 coverage: @words.per_cent("coverage"),
+                                                 confidence: @words.own_confidence)],
+                      ["Design factor", factor],
                       [@words.limit_name, limit]])
+      end
+
+      def factor
+        return t("not stated") if statement["factor_text"].nil?
+
+        "#{@words.words.figure(statement['factor_text'])}   (#{said(statement['factor_source'])})"
       end
 
       def limit
@@ -88,6 +99,18 @@ module MildAnvil
         return "#{t('none')}: #{said(statement['limit_refusal'])}" if stated.nil?
 
         t("%<figure>s, rounded down to the marking step", figure: figure(stated))
+      end
+
+      # How often such a bound keeps, what lowers it, what these breaks cannot see; or the ways out.
+      def beside
+        unseen = statement.dig("unseen", "weak").to_a.find { |row| row["share"] == PRINTED_WEAK_SHARE }
+        [statement.dig("keeps", "words"), statement["stretch"], unseen && unseen["text"], proof,
+         *statement["ways_out"].to_a].compact.each { |words| @sheet.paragraph(words, size: 9, said: true) }
+      end
+
+      def proof
+        found = statement.dig("unseen", "proofs").to_a.find { |row| row["weak_at"] == PRINTED_WEAK_AT }
+        found && found["words"]
       end
 
       def notes

@@ -16,8 +16,6 @@ module MildAnvil
       # Item, direction, condition, and how it differs from what will be used.
       def tested
         terms = @words.inputs.fetch("terms")
-        per_cent = @words.words.figure(format("%.2g %%", terms["shared_uncertainty_share"] * 100))
-        shared = "#{t('%<share>s of reading', share: per_cent)}. #{said(terms['shared_uncertainty_source'])}"
         levels = lot["levels"].to_h.map { |factor, level| "#{factor}: #{level}" }.join(", ")
         @sheet.heading "What was tested"
         @sheet.pairs([["Item", lot["material"]], ["Made by", lot["maker"]], *(unless levels.empty?
@@ -25,10 +23,20 @@ module MildAnvil
                                                                               end),
                       ["Direction, configuration", typed(lot["direction"], lot["configuration"])],
                       ["Condition, set-up", typed(lot["item_condition"], lot["setup_class"])],
-                      ["Differs from what will be used", lot["differs_from_use"]], ["Shared uncertainty", shared]])
+                      ["Differs from what will be used", lot["differs_from_use"]],
+                      ["Shared uncertainty", shared(terms)]])
       end
 
       private
+
+      # What nobody knows is not nothing.
+      def shared(terms)
+        share = terms["shared_uncertainty_share"]
+        figure = share && @words.words.figure(format("%.2g %%", share * 100))
+        known = share ? t("%<share>s of reading", share: figure) : t("not known")
+        source = terms["shared_uncertainty_source"].to_s.delete_prefix("not known: ")
+        source.empty? ? known : "#{known}. #{said(source)}"
+      end
 
       # Words of ours, and what somebody typed.
       def typed(*values) = values.map { |value| @words.words.or_typed(value.to_s) }.join(", ")

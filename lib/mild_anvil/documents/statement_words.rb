@@ -42,6 +42,15 @@ module MildAnvil
       def figure(stated) = stated && words.figure("#{stated['text']} #{stated['unit']}")
 
       def per_cent(name) = words.figure("#{format('%g', statement.fetch(name) * 100)} %")
+
+      # @return [String] of the method itself at this number of pieces, never the wish of the lot above it
+      def own_confidence
+        own = statement["chosen_confidence"] or return per_cent("confidence")
+        return per_cent("confidence") if (own - statement["confidence"]).abs < 1.0e-9
+
+        words.figure(Core::Rating::School.per_cent(own))
+      end
+
       def numbered = signed? ? words["statement %<number>d", number: content[:number]] : words["preview"]
 
       # @return [String] what the paper is for, in one sentence

@@ -15,9 +15,11 @@ class RatingEdgesTest < CoreCase
     assert_equal(["1 %", "0.5 %", "0.1 %", "under 0.1 %"], [0.01, 0.005, 0.001, 0.0004].map { |share| percent(share) })
   end
 
-  def test_two_breaks_recommend_the_lowest_and_three_a_bound
-    assert_equal :lowest, rated(23.0, 24.0).recommendation.key
-    assert_equal :tolerance_normal, rated(23.0, 24.0, 23.5).recommendation.key
+  # Two that agree well support a bound, a low one; two that do not support none, and the lowest does not fill in.
+  def test_two_breaks_are_rated_like_three
+    assert_equal :tolerance_normal, rated(23.0, 23.5).recommendation.key
+    assert_operator rated(23.0, 23.5).minimum.value_si, :<, rated(23.0, 23.5, 23.25).minimum.value_si
+    assert_nil rated(20.0, 24.0).recommendation.key
     assert_nil rated(23.0).recommendation.key
   end
 

@@ -35,8 +35,16 @@ class RateTest < CoreCase
     assert_match(/refuses/, statement.remarks.join)
   end
 
-  def test_wide_scatter_moves_the_recommendation_to_logarithms
-    assert_equal :tolerance_lognormal, rate([470.0, 424.0, 252.0, 362.0, 203.0]).recommendation.key
+  # Where its own method refuses, none that is less sure fills in for it.
+  def test_wide_scatter_gives_no_minimum_and_says_what_would
+    statement = rate([470.0, 424.0, 252.0, 362.0, 203.0])
+
+    assert_nil statement.recommendation.key
+    assert_nil statement.minimum
+    assert_nil statement.working_load_limit
+    assert_equal :tolerance_normal, statement.recommendation.wanted
+    assert_match(/the lowest carried 203\.0 kN\. With 5: 23 % confidence/, statement.beside[:ways_out].first)
+    assert_match(/\APull \d+ more: .* about \d+\.\d kN\.\z/, statement.beside[:ways_out][2])
   end
 
   def test_nothing_and_one_break_are_answered_in_words
@@ -44,8 +52,17 @@ class RateTest < CoreCase
     assert_match(/One break gives no minimum/, rate([22.1]).recommendation.reason)
   end
 
-  def test_survivors_are_rated_by_what_they_carried
-    assert_equal "12.0", rate([[:at_least, 12.0], [:at_least, 12.5], [:at_least, 13.0]]).minimum.text
+  # A proof is no strength.
+  def test_survivors_are_no_minimum_before_they_are_enough_and_never_a_limit
+    few = rate([[:at_least, 12.0], [:at_least, 12.5], [:at_least, 13.0]])
+    many = rate([[:at_least, 12.0]] * 59)
+
+    assert_nil few.minimum
+    assert_match(/a proof is no strength.*needs 59 of them/, few.recommendation.reason)
+    assert_equal "12.0", many.minimum.text
+    [few, many].each { |statement| assert_nil statement.working_load_limit }
+    assert_equal :proof, many.limit_refused_by
+    assert_nil rate([[:at_least, 40.0]]).minimum, "one shackle that held"
   end
 
   def test_all_wrong_terms_are_told_at_once

@@ -88,7 +88,7 @@ class SchoolsTest < CoreCase
     lot = [23.4, 24.1, 23.0, [:at_least, 25.2], [:at_most, 23.8], [:between, 22.1, 23.3]]
     fitted = Rating::Schools.all.grep(Rating::FittedSchool)
 
-    assert_equal 3, fitted.size
+    assert_equal 4, fitted.size
     fitted.each { |school| assert_match(/3 values that are only bounds/, school.rate(sample_of(*lot), terms).in_words) }
   end
 
@@ -100,10 +100,10 @@ class SchoolsTest < CoreCase
     assert_in_delta exact.upper_si, fitted.upper_si, 1e-4
   end
 
-  def test_a_lot_with_an_at_least_is_rated_by_the_fitted_log_normal
+  def test_a_lot_with_an_at_least_is_rated_by_the_fitted_normal
     statement = Rating::ComputeRating.call(sample_of(*LOTS[:full], [:at_least, 25.2]), terms(claims: [claim(20.0)]))
 
-    assert_equal :fitted_lognormal, statement.recommendation.key
+    assert_equal :fitted_normal, statement.recommendation.key
     assert_equal :pass, statement.verdict.state
   end
 

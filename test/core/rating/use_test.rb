@@ -20,14 +20,19 @@ class UseTest < Minitest::Test
                       every_piece: false, **rest)
   end
 
+  def terms(**given)
+    Rating::Terms.checked(unit: KN, units: [KN], shared_uncertainty_share: 0.0,
+                          population: Rating::Population.from_h({ shape: "normal", reason: "tried" }), **given)
+  end
+
   def verdict(newtons, values: [8.1, 8.4, 7.9, 8.2, 8.0])
-    terms = Rating::Terms.checked(unit: KN, units: [KN], claims: [claim(newtons)])
+    terms = terms(claims: [claim(newtons)])
     Rating::ComputeRating.call(sample(*values), terms).verdicts.first
   end
 
   def test_a_claim_at_the_bound_is_as_sure_as_the_bound
     bound = Rating::Schools::ToleranceNormal.rate(sample(8.1, 8.4, 7.9, 8.2, 8.0),
-                                                  Rating::Terms.checked(unit: KN)).value_si
+                                                  terms).value_si
     found = verdict(bound)
 
     assert_in_delta 0.95, found.sure_share, 1.0e-6

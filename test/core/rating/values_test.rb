@@ -42,7 +42,10 @@ class SchoolValuesTest < CoreCase
   end
 
   def test_survivors_hold_the_least_that_all_of_them_carried
-    assert_in_delta 12_000.0, value(:proof_survivors, [:at_least, 12.5], [:at_least, 12.0])
+    few = { coverage: 0.5, confidence: 0.75 }
+    assert_in_delta 12_000.0, value(:proof_survivors, [:at_least, 12.5], [:at_least, 12.0], **few)
+    assert_match(/needs 5 of them for 50 % with 95 % confidence; 2 give 75 %/,
+                 value(:proof_survivors, [:at_least, 12.5], [:at_least, 12.0], coverage: 0.5))
     assert_match(/\A1 failed/, value(:proof_survivors, [:at_least, 12.5], 12.0))
     assert_match(/nothing has been pulled/, value(:proof_survivors, [:void, 12.5]))
   end
@@ -109,6 +112,11 @@ class RemarksTest < CoreCase
     assert_empty remarks(20.0, 23.2, 26.8).grep(/scatter is/)
     assert_includes remarks(20.0, 23.2, 27.2).join, "The scatter is 15 % of the mean"
     assert_empty remarks(10.0, 40.0).grep(/scatter is/)
+  end
+
+  def test_a_display_that_hides_the_scatter_is_told
+    assert_includes remarks(23.4, 23.4, 23.4).join, "These 3 breaks agree within a step of the display, 0.1 kN"
+    assert_empty remarks(23.4, 23.5, 23.3).grep(/step of the display/)
   end
 
   def test_voids_are_counted

@@ -58,12 +58,12 @@ class OracleTest < OracleCase
       "cv" => described.variation_share, "lowest" => described.lowest,
       "highest" => described.highest, "median" => described.median,
       "mean_minus_2s" => described.mean - (2 * described.standard_deviation),
-      "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms).working[:bound_si],
+      "mean_minus_3s" => Rating::Schools::MeanMinusThreeS.rate(sample, terms(resolution_si: nil)).working[:bound_si],
       "normal" => normal(sample, inputs), "lognormal" => lognormal(sample, inputs),
       "lowest_confidence" => inputs["coverages_for_lowest"].map do |p|
         { "coverage" => p,
           "confidence" => Rating::Schools::Lowest.rate(
-            sample, terms(coverage: p)
+            sample, terms(coverage: p, resolution_si: nil)
           ).working[:confidence] }
       end }
   end
@@ -114,7 +114,8 @@ class OracleTest < OracleCase
 
   def normal(sample, inputs)
     inputs["pairs"].map do |coverage, confidence|
-      working = Rating::Schools::ToleranceNormal.rate(sample, terms(coverage: coverage, confidence: confidence)).working
+      asked = terms(coverage: coverage, confidence: confidence, resolution_si: nil)
+      working = Rating::Schools::ToleranceNormal.rate(sample, asked).working
       { "coverage" => coverage, "confidence" => confidence, "k" => working[:k], "bound" => working[:bound_si] }
     end
   end
@@ -123,7 +124,7 @@ class OracleTest < OracleCase
     results = inputs["pairs"].map do |coverage, confidence|
       Rating::Schools::ToleranceLognormal.rate(sample,
                                                terms(
-                                                 coverage: coverage, confidence: confidence
+                                                 coverage: coverage, confidence: confidence, resolution_si: nil
                                                ))
     end
     { "mean_log" => results.first.working[:mean_log_si], "sd_log" => results.first.working[:standard_deviation_log],

@@ -28,7 +28,7 @@ export function AskPage() {
 function AskForm() {
   const { page } = useLot();
   const may = useMay("changeLot");
-  const { form, save, isDirty, stale, takeBack } = useAsk(page);
+  const { form, save, isDirty, stale, older, takeBack } = useAsk(page);
   const submit = () => void form.handleSubmit((ask) => save.mutate(ask))();
   useKeys([{ keys: "Ctrl+s", label: "Save what is asked", run: submit }]);
   const faults = Object.keys(form.formState.errors).length;
@@ -65,6 +65,12 @@ function AskForm() {
             <button type="button" className="font-semibold underline" onClick={takeBack}>
               Show it as it is now
             </button>
+          </p>
+        )}
+        {older && (
+          <p role="alert" className="border-signal mb-3 border-l-4 px-3 py-1">
+            What stands here unsaved was typed before somebody changed this lot: look at every field before you save it,
+            or take it back.
           </p>
         )}
         {save.error && !named && <ErrorNote message={save.error.message} />}

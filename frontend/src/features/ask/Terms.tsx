@@ -27,7 +27,7 @@ export function Terms() {
         label="Use"
         also={take}
         options={[
-          { value: "", label: "chosen for this lot" },
+          { value: "", label: "not stated" },
           ...rows.map((r) => ({
             value: r.key,
             label: `${r.use}: ${r.low === r.high ? r.low : `${r.low} to ${r.high}`}`,
@@ -40,6 +40,7 @@ export function Terms() {
         <Field
           label="Design factor"
           inputMode="decimal"
+          placeholder="none chosen"
           error={errors.design_factor?.message}
           {...register("design_factor")}
         />

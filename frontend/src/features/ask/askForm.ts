@@ -60,7 +60,7 @@ export const ASK = z
     relative_only: z.boolean(),
     reference_lot_id: z.string(),
     rated_quantity: z.string(),
-    design_factor: digits.pipe(factor),
+    design_factor: factor,
     design_factor_key: z.string(),
     marking_text: number,
     marking_unit: z.string(),

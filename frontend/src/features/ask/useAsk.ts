@@ -5,45 +5,68 @@ import { useForm, useWatch, type FieldPath, type UseFormReturn } from "react-hoo
 import { toast } from "sonner";
 import { answer, api, Fault, type Schemas } from "@/api/client";
 import { keys, lotChanged } from "@/api/queries";
+import { noteUnsaved } from "@/lot/unsaved";
 import { changeOf } from "./askChange";
 import { ASK, askOf, fieldOf, type Ask } from "./askForm";
+import { unsavedOf } from "./unsavedOf";
 
 type Page = Schemas["LotPage"];
-const draftKey = (id: number, version: number) => `ask-${id}-${version}`;
+const prefixOf = (id: number) => `ask-${id}-`;
+const draftKey = (id: number, version: number) => `${prefixOf(id)}${version}`;
 
-function kept(key: string): Ask | null {
-  const parsed = ASK.safeParse(JSON.parse(localStorage.getItem(key) ?? "null"));
-  return parsed.success ? parsed.data : (JSON.parse(localStorage.getItem(key) ?? "null") as Ask | null);
+type Draft = { version: number; values: Ask };
+
+/** What was typed and not saved: on this version of the lot, else on the newest that somebody changed since. */
+function kept(id: number): Draft | null {
+  const versions = Object.keys(localStorage)
+    .filter((key) => key.startsWith(prefixOf(id)))
+    .map((key) => Number(key.slice(prefixOf(id).length)));
+  const version = Math.max(...versions);
+  try {
+    const values = JSON.parse(localStorage.getItem(draftKey(id, version)) ?? "null") as Ask | null;
+    return values && { version, values };
+  } catch {
+    return null; // cut short
+  }
+}
+
+function forget(id: number) {
+  for (const key of Object.keys(localStorage)) if (key.startsWith(prefixOf(id))) localStorage.removeItem(key);
+  noteUnsaved(id, "Ask", null);
 }
 
 /** The form of a lot. What is typed but not saved survives a reload; saving sends only what changed. */
 export function useAsk(page: Page) {
   const { lot } = page;
   const [seen, setSeen] = useState({ version: lot.version, known: askOf(page) });
-  const [draft] = useState(() => kept(draftKey(lot.id, lot.version)));
+  const [draft] = useState(() => kept(lot.id));
+  const [older, setOlder] = useState(draft !== null && draft.version !== lot.version);
   const form = useForm<Ask>({ resolver: zodResolver(ASK), defaultValues: seen.known });
   const { isDirty } = form.formState;
   useEffect(() => {
-    if (draft) form.reset(draft, { keepDefaultValues: true });
+    if (draft) form.reset(draft.values, { keepDefaultValues: true });
   }, [draft, form]);
-  useKeptDraft(form, draftKey(lot.id, seen.version), isDirty);
+  useKeptDraft(form, lot.id, seen, isDirty);
   const start = (next: Page) => {
-    localStorage.removeItem(draftKey(lot.id, seen.version));
+    forget(lot.id);
+    setOlder(false);
     setSeen({ version: next.lot.version, known: askOf(next) });
     form.reset(askOf(next));
   };
   const save = useSave(form, seen, lot.id, start);
-  return { form, save, isDirty, stale: lot.version !== seen.version, takeBack: () => start(page) };
+  return { form, save, isDirty, stale: lot.version !== seen.version, older, takeBack: () => start(page) };
 }
 
-function useKeptDraft(form: UseFormReturn<Ask>, key: string, dirty: boolean) {
-  const values = useWatch({ control: form.control });
+function useKeptDraft(form: UseFormReturn<Ask>, id: number, { version, known }: Seen, dirty: boolean) {
+  const values = useWatch({ control: form.control }) as Ask;
   const was = useRef(false);
   useEffect(() => {
-    if (dirty) localStorage.setItem(key, JSON.stringify(values));
-    else if (was.current) localStorage.removeItem(key);
+    if (dirty) {
+      localStorage.setItem(draftKey(id, version), JSON.stringify(values));
+      noteUnsaved(id, "Ask", unsavedOf(values, known));
+    } else if (was.current) forget(id);
     was.current = dirty;
-  }, [values, dirty, key]);
+  }, [values, dirty, id, version, known]);
 }
 
 type Seen = { version: number; known: Ask };

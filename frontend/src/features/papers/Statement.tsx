@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import type { Schemas } from "@/api/client";
 import { ratingQuery } from "@/api/queries";
-import { COUNTS_AS, perCent, VERDICT } from "@/format/words";
+import { COUNTS_AS, perCent, surePercent, VERDICT } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 
 /** What the next statement would say, as the paper says it. */
@@ -59,8 +59,8 @@ function Figures({ statement: s }: { statement: Schemas["Statement"] }) {
     <Line name={measurand?.strength ?? "Minimum"}>
       {s.minimum ? (
         <>
-          <b className="num">{text(s.minimum)}</b> by {school?.name}: {perCent(s.coverage)} stronger,{" "}
-          {perCent(s.confidence)} sure, unless the school states otherwise
+          <b className="num">{text(s.minimum)}</b> by {school?.name}: {surePercent(s.coverage)} stronger,{" "}
+          {surePercent(s.chosen_confidence ?? s.confidence)} sure
         </>
       ) : (
         s.recommended_reason

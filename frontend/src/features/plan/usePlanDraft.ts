@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { answer, api, type Schemas } from "@/api/client";
 import { keys, lotChanged, planQuery } from "@/api/queries";
+import { noteUnsaved } from "@/lot/unsaved";
 import type { Content } from "./planContext";
 
 type Draft = { content: Content; revision: number };
@@ -48,6 +49,7 @@ export function usePlanDraft(lotId: number, unit: string) {
   });
   const drop = () => {
     localStorage.removeItem(nameOf(lotId));
+    noteUnsaved(lotId, "Plan", null);
     setDraft(null);
   };
   const save = useSavePlan(lotId, drop);
@@ -55,6 +57,7 @@ export function usePlanDraft(lotId: number, unit: string) {
   const change = (part: Partial<Content>) => {
     const next = { content: { ...content, ...part }, revision: draft?.revision ?? kept.data?.revision ?? 0 };
     localStorage.setItem(nameOf(lotId), JSON.stringify(next));
+    noteUnsaved(lotId, "Plan", { said: ["the plan as it is typed"] });
     setDraft(next);
   };
   return {

@@ -5,8 +5,8 @@ import type { Schemas } from "@/api/client";
 type Stops = Schemas["Rating"]["stops"];
 type Props = {
   stops: Stops;
-  factor: number;
-  text: string;
+  factor: number | null;
+  text: string | null;
   onMove: (stop: number | null) => void;
   onFactor: (factor: number) => void;
 };
@@ -30,7 +30,7 @@ export function FactorSlider({ stops, factor, text, onMove, onFactor }: Props) {
         min={0}
         max={last}
         step={1}
-        value={[moving ?? nearestStop(stops, factor)]}
+        value={[moving ?? (factor === null ? 0 : nearestStop(stops, factor))]}
         onValueChange={([i]) => move(i ?? null)}
         onValueCommit={([i]) => {
           move(null);
@@ -44,8 +44,8 @@ export function FactorSlider({ stops, factor, text, onMove, onFactor }: Props) {
         ))}
         <Slider.Thumb
           aria-label="Design factor"
-          aria-valuetext={stops[moving ?? -1]?.text ?? text}
-          className="bg-derived block h-[18px] w-[18px] rounded-full"
+          aria-valuetext={stops[moving ?? -1]?.text ?? text ?? "not chosen"}
+          className={`block h-[18px] w-[18px] rounded-full ${factor === null && moving === null ? "border-signal bg-sheet border-2" : "bg-derived"}`}
         />
       </Slider.Root>
       <div className="relative h-4" aria-hidden="true">

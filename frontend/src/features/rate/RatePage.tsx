@@ -6,6 +6,7 @@ import { useMay } from "@/api/session";
 import { plural } from "@/format/words";
 import { useKeys } from "@/keys/keys";
 import { useLot } from "@/lot/context";
+import { useUnsaved } from "@/lot/unsaved";
 import { Button } from "@/ui/Button";
 import { Caution, Empty, ErrorNote, Waiting } from "@/ui/states";
 import { Borrow } from "./Borrow";
@@ -17,6 +18,7 @@ import { Ledger } from "./Ledger";
 import { Preloaded } from "./Preloaded";
 import { Result } from "./Result";
 import { SignDialog } from "./SignDialog";
+import { Unseen } from "./Unseen";
 import { Untold } from "./Untold";
 import { UsePanel } from "./UsePanel";
 import { useKeepTerms } from "./useKeepTerms";
@@ -26,7 +28,7 @@ import { WaitingPulls } from "./WaitingPulls";
 export function RatePage() {
   const { page, setTried } = useLot();
   const { lot, summary } = page;
-  const [terms, setTerms] = useState<WhatIf>({});
+  const [terms, setTerms] = useTried(lot.id);
   const [signing, setSigning] = useState(false);
   const asked = useDeferredValue(terms);
   const {
@@ -96,6 +98,7 @@ export function RatePage() {
               </Button>
             )}
           </div>
+          <Unseen unseen={statement.unseen} />
           {summary.demonstration && <p className="text-soft text-[13px]">A demonstration issues no certificate.</p>}
           {keep.error && <ErrorNote message={keep.error.message} />}
           {statement.preloaded && (
@@ -124,9 +127,15 @@ export function RatePage() {
   );
 }
 
+/** What is tried here, beginning with a factor that stands typed and unsaved under Ask. */
+function useTried(lotId: number) {
+  const typed = useUnsaved(lotId).Ask?.factor;
+  return useState<WhatIf>(() => (typed === undefined ? {} : { factor: typed }));
+}
+
 function recommended(statement: { recommended: string | null; schools: { key: string; name: string }[] }): string {
   const school = statement.schools.find((s) => s.key === statement.recommended);
-  return school ? `Recommended: ${school.name}.` : "No school can be recommended.";
+  return school ? `Recommended: ${school.name}.` : "No minimum can be recommended.";
 }
 
 function NothingYet() {

@@ -2,6 +2,7 @@ import type { Schemas } from "@/api/client";
 import { shown, type Figure } from "@/format/figure";
 import { useLot } from "@/lot/context";
 import { useState } from "react";
+import { Beside } from "./Beside";
 import { FactorSlider } from "./FactorSlider";
 
 type Rating = Schemas["Rating"];
@@ -13,26 +14,19 @@ export function Result({ rating, onFactor }: { rating: Rating; onFactor: (factor
   const [moving, setMoving] = useState<number | null>(null);
   if (statement.relative) return <Index words={statement.relative.in_words} />;
   const strength = measurand?.strength ?? "Minimum";
-  if (!statement.minimum) {
-    return (
-      <div className="sheet p-4">
-        <div className="cap">{strength}</div>
-        <p className="mt-1 text-[22px] font-semibold">None yet</p>
-        <p className="mt-1">{statement.recommended_reason}</p>
-      </div>
-    );
-  }
+  if (!statement.minimum) return <NoMinimum strength={strength} statement={statement} />;
   const stop = moving === null ? null : stops[moving];
   const limit = stop ? stop.limit : statement.working_load_limit;
   return (
     <div className="sheet p-4">
       <div className="cap">{strength}</div>
       <Big figure={statement.minimum} testid="minimum" />
-      <div className="mt-2 flex gap-7">
+      <Beside statement={statement} />
+      <div className="border-line mt-3 flex gap-7 border-t pt-2">
         <div>
           <div className="cap">Design factor</div>
           <div className="num text-[22px]" data-testid="factor">
-            {stop?.text ?? statement.factor_text}
+            {stop?.text ?? statement.factor_text ?? <span className="text-signal">not chosen</span>}
           </div>
         </div>
         <div>
@@ -45,14 +39,45 @@ export function Result({ rating, onFactor }: { rating: Rating; onFactor: (factor
         </div>
       </div>
       {!limit && statement.limit_refusal && <p className="text-signal mt-2 text-[13px]">{statement.limit_refusal}.</p>}
-      <FactorSlider
-        stops={stops}
-        factor={statement.factor}
-        text={statement.factor_text}
-        onMove={setMoving}
-        onFactor={onFactor}
-      />
-      <p className="text-soft mt-2 text-[12.5px]">{statement.factor_source}. Rounded down to the marking step.</p>
+      {stops.length > 0 && (
+        <>
+          <FactorSlider
+            stops={stops}
+            factor={statement.factor}
+            text={statement.factor_text}
+            onMove={setMoving}
+            onFactor={onFactor}
+          />
+          <p className="text-soft mt-2 text-[12.5px] first-letter:uppercase">
+            {statement.factor_source}. Rounded down to the marking step.
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What can be said, and the ways on. */
+function NoMinimum({ strength, statement }: { strength: string; statement: Schemas["Statement"] }) {
+  const [known, ...ways] = statement.ways_out ?? [];
+  return (
+    <div className="sheet p-4">
+      <div className="cap">{strength}</div>
+      <p className="mt-1 text-[22px] font-semibold">None yet</p>
+      <p className="mt-1">{statement.recommended_reason}</p>
+      {known && <p className="border-derived mt-2 border-l-4 pl-3">{known}</p>}
+      {ways.length > 0 && (
+        <>
+          <div className="cap mt-3">Ways on</div>
+          <ol className="mt-1 list-decimal pl-5">
+            {ways.map((way) => (
+              <li key={way} className="py-0.5">
+                {way}
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
     </div>
   );
 }

@@ -7,10 +7,12 @@ import { z } from "zod";
 import { answer, api, Fault, once, onceKey, type Schemas } from "@/api/client";
 import { lotChanged } from "@/api/queries";
 import { useLot } from "@/lot/context";
+import { useUnsaved } from "@/lot/unsaved";
 import { Button } from "@/ui/Button";
 import { TextArea } from "@/ui/Field";
 import { Sheet } from "@/ui/Sheet";
 import { SignedFigures } from "./SignedFigures";
+import { SignUnsaved } from "./SignUnsaved";
 
 type Rating = Schemas["Rating"];
 type Props = {
@@ -48,6 +50,9 @@ function Inside({ shown, onClose, onSigned, onLook }: InsideProps) {
   const [rating] = useState(shown);
   const doubted = rating.doubted ?? [];
   const { page } = useLot();
+  const unsaved = useUnsaved(page.lot.id);
+  const [passedBy, setPassedBy] = useState(false);
+  const asks = Object.keys(unsaved).length > 0 && !passedBy;
   const key = useRef(onceKey());
   const queries = useQueryClient();
   const { register, handleSubmit, formState } = useForm({
@@ -91,6 +96,7 @@ function Inside({ shown, onClose, onSigned, onLook }: InsideProps) {
           ))}
         </ul>
       )}
+      <SignUnsaved unsaved={unsaved} lotId={page.lot.id} passedBy={passedBy} onPass={setPassedBy} />
       {rating.fewer && (
         <TextArea
           label={`${page.summary.pulled} of ${page.summary.planned} planned pulls: why that is enough`}
@@ -115,7 +121,11 @@ function Inside({ shown, onClose, onSigned, onLook }: InsideProps) {
       {sign.error && <Refusal message={sign.error.message} changed={refused?.changed ?? []} onLook={onLook} />}
       <div className="flex justify-end gap-2.5">
         <Button onClick={onClose}>Not yet</Button>
-        <Button primary type="submit" disabled={rating.obstacles.length > 0 || !rating.sha256 || sign.isPending}>
+        <Button
+          primary
+          type="submit"
+          disabled={asks || rating.obstacles.length > 0 || !rating.sha256 || sign.isPending}
+        >
           Sign this
         </Button>
       </div>

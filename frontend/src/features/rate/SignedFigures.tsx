@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Schemas } from "@/api/client";
-import { perCent, VERDICT } from "@/format/words";
+import { surePercent, VERDICT } from "@/format/words";
 import { useFigures, useLot } from "@/lot/context";
 
 /** The figures under a signature, and the hash that the signature is over. */
@@ -21,14 +21,24 @@ export function SignedFigures({ rating }: { rating: Schemas["Rating"] }) {
             <b className="num">{text(statement.minimum)}</b> by {school?.name ?? "no school"}
           </Line>
           <Line name="Coverage, confidence">
-            {perCent(statement.coverage)} stronger, {perCent(statement.confidence)} sure, unless the school states
-            otherwise
+            {surePercent(statement.coverage)} stronger,{" "}
+            {surePercent(statement.chosen_confidence ?? statement.confidence)} sure
           </Line>
           <Line name="Design factor">
-            <span className="num">{statement.factor_text}</span>, {statement.factor_source}
+            {statement.factor_text ? (
+              <>
+                <span className="num">{statement.factor_text}</span>, {statement.factor_source}
+              </>
+            ) : (
+              <b className="text-signal">not stated: the paper says so</b>
+            )}
           </Line>
           <Line name={measurand?.limit ?? "Limit"}>
-            <b className="num">{text(statement.working_load_limit)}</b>
+            {statement.working_load_limit ? (
+              <b className="num">{text(statement.working_load_limit)}</b>
+            ) : (
+              `none: ${statement.limit_refusal ?? ""}`
+            )}
           </Line>
         </>
       )}

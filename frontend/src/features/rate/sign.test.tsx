@@ -3,6 +3,7 @@ import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import { rating } from "@/test/data";
+import { noteUnsaved } from "@/lot/unsaved";
 import { renderInLot, serve } from "@/test/render";
 import { SignDialog } from "./SignDialog";
 
@@ -40,6 +41,32 @@ describe("signing", () => {
     await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
     await waitFor(() => expect(done).toHaveBeenCalled());
     expect(sent[0]?.body).toMatchObject({ chain_reason: "read beside G-4, which holds" });
+  });
+  it("asks about what stands typed and unsaved, and does not pass it by", async () => {
+    const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });
+    noteUnsaved(7, "Ask", { said: ["design factor 7"], factor: 7 });
+    dialog({});
+    expect(await screen.findByRole("alert")).toHaveTextContent("Typed under Ask and not saved: design factor 7");
+    expect(screen.getByRole("button", { name: "Sign this" })).toBeDisabled();
+    await userEvent.click(screen.getByRole("checkbox"));
+    await userEvent.click(screen.getByRole("button", { name: "Sign this" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    noteUnsaved(7, "Ask", null);
+  });
+  it("says that no factor was chosen, and whose confidence it is", async () => {
+    serve();
+    const rated = rating({
+      factor: null,
+      factor_text: null,
+      working_load_limit: null,
+      limit_refusal: "No working load limit: no design factor was chosen",
+      chosen_confidence: 0.2262,
+    });
+    renderInLot(<SignDialog rating={rated} open onOpenChange={() => 0} onSigned={() => 0} onLook={() => 0} />);
+    const shown = await screen.findByRole("dialog");
+    expect(shown).toHaveTextContent("not stated: the paper says so");
+    expect(shown).toHaveTextContent("none: No working load limit: no design factor was chosen");
+    expect(shown).toHaveTextContent("95 % stronger, 22 % sure");
   });
   it("asks for a sentence where fewer were pulled than planned", async () => {
     const sent = serve({ "POST /api/lots/7/statements": () => ({ status: 201, body: { number: 1 } }) });

@@ -35,18 +35,20 @@ module MildAnvil
         # @return [Array<String>] one sentence for each instrument and what speaks against its readings
         def remarks = grouped.map { |(name, why), numbers| "#{list(numbers)} read by #{name} #{why}." }
 
-        # @return [Float, nil] expanded uncertainty shared by all counted readings, as a share; nil: nothing is known
+        # @return [Float, nil] expanded uncertainty shared by all counted readings, as a share; nil where that of one of
+        #   them is not known
         def shared_share
-          @shared_share ||= counted.filter_map { |pull| shared_of(pull) }.max
+          shares = budgets.map { |budget| budget&.shared_share }
+          shares.max if shares.any? && shares.none?(&:nil?)
         end
 
-        # @return [String, nil] where that comes from
+        # @return [String, nil] where that comes from, or why it is not known; nil where nothing counts yet
         def shared_source
-          return if shared_share.nil?
+          return if counted.empty?
+          return unknown_source if shared_share.nil?
 
-          names = counted.filter_map { |pull| main(pull)&.name }.uniq
-          what = names.size == 1 ? "check and certificate" : "checks and certificates"
-          "computed from the #{what} of #{names.join(', ')}"
+          by_name = counted.map { |pull| main(pull).name }.zip(budgets).uniq(&:first)
+          "computed from #{by_name.map { |name, budget| "the #{budget.rests_on.join(' and ')} of #{name}" }.join(', ')}"
         end
 
         # @return [InstrumentFacts] read once
@@ -90,11 +92,21 @@ module MildAnvil
           end
         end
 
-        def shared_of(pull)
-          row = main(pull) or return
-          return unless @facts.lot.measurand == "force"
+        # @return [Array<Core::Instrument::ReadingBudget, nil>] of the counted pulls; nil where no instrument is named
+        def budgets
+          @budgets ||= counted.map do |pull|
+            row = @facts.lot.measurand == "force" ? main(pull) : nil
+            row && known(row).budget(value(pull), at: pull.pulled_at)
+          end
+        end
 
-          known(row).budget(value(pull), at: pull.pulled_at).shared_share
+        def unknown_source
+          none = budgets.count(&:nil?)
+          bare = counted.zip(budgets).select { |_, budget| budget && budget.rests_on.empty? }
+                        .map { |pull, _| main(pull).name }.uniq
+          said = [("#{none} of #{budgets.size} pulls name no instrument" if none.positive?),
+                  ("#{bare.join(', ')}: neither a check nor a certificate" if bare.any?)].compact
+          "not known: #{said.join('; ')}"
         end
       end
     end

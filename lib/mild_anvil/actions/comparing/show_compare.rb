@@ -7,7 +7,7 @@ module MildAnvil
       # may be added; what was concluded before.
       class ShowCompare
         Compare = Core::Compare
-        MOST_AT_FIRST = 12
+        MOST_AT_FIRST = 63 # with the one asked about 64
         MOST_CHOICES = 200
 
         # @param lot_id [Integer] the lot that is asked about
@@ -80,7 +80,7 @@ module MildAnvil
         def computed
           known.studies[@lot.id] ||=
             Compare::Study.new(known.sides, one: @lot.id, comparable: @by, figures: figures, confidence: @confidence,
-                                            rates: method(:rate), shared: known.shared)
+                                            rates: method(:rate), shared: known.shared, left_out: @left_out.to_i)
         end
 
         def others
@@ -96,8 +96,9 @@ module MildAnvil
           same = Store::Models::Lot.where(job_id: @lot.job_id, measurand: @lot.measurand).exclude(id: @lot.id)
           factors = @lot.study_groups.map(&:factor_id)
           studied = same.where(id: Store::Models::StudyGroup.where(factor_id: factors).select(:lot_id))
-          rows = studied.order(:id).limit(MOST_AT_FIRST).all
-          rows = same.order(:id).limit(MOST_AT_FIRST).all if rows.empty?
+          here = studied.empty? ? same : studied
+          rows = here.order(:id).limit(MOST_AT_FIRST).all
+          @left_out = here.count - rows.size
           rows | [@lot.reference_lot].compact
         end
 

@@ -13,7 +13,8 @@ module MildAnvil
                     "recompute.py" => "text/x-python" }.freeze
         PEAKS = %w[recording column sign zero_si peak_si spikes_seconds].freeze
         VALUES = %w[rating pull counts_as value_si upper_si].freeze
-        SCHOOLS = %w[rating school value_si coverage confidence drop borrowed_sd_si borrowed_dof].freeze
+        SCHOOLS = %w[rating school value_si coverage confidence drop borrowed_sd_si borrowed_dof k
+                     resolution_si].freeze
 
         # @param lot_ids [Array<Integer>]; @param recordings [Array<Hash>] rows
         def initialize(lot_ids, recordings)
@@ -96,7 +97,7 @@ module MildAnvil
           borrowed = terms["borrowed"].to_h
           content.fetch("schools").select { |one| one["value_si"] }.map do |one|
             [name, one["key"], one["value_si"], terms["coverage"], terms["confidence"], one.dig("working", "drop"),
-             borrowed["standard_deviation_si"], borrowed["dof"]]
+             borrowed["standard_deviation_si"], borrowed["dof"], one.dig("working", "k"), terms["resolution_si"]]
           end
         end
       end

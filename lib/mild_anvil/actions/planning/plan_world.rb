@@ -42,7 +42,8 @@ module MildAnvil
         # What is wanted goes before what is claimed: a working load by the design factor in force.
         def required(terms)
           wanted = @lot.requirements.filter_map do |row|
-            { "strength" => row.value_si, "working_load" => row.value_si * terms.design_factor }[row.measure]
+            by_factor = terms.design_factor && (row.value_si * terms.design_factor)
+            { "strength" => row.value_si, "working_load" => by_factor }[row.measure]
           end
           wanted.max || claims.filter_map { |claim| claim.strength_si unless claim.of_the_mean? }.max
         end

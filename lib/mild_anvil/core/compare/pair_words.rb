@@ -77,8 +77,8 @@ module MildAnvil
         def by_ranks
           ranks = @answer.ranks or return
           chance = ranks[:chance] &&
-                   " A single piece of “#{one}” was the stronger of two with #{percent(ranks[:chance])}."
-          "Without taking any shape: p #{chance_text(ranks[:p])} (#{ranks[:kind]}).#{chance if @by.strength}"
+                   " A single piece of “#{one}” was the #{@by.adjective} of two with #{percent(ranks[:chance])}."
+          "Without taking any shape: p #{chance_text(ranks[:p])} (#{ranks[:kind]}).#{chance}"
         end
 
         def how
@@ -97,8 +97,8 @@ module MildAnvil
             "#{percent(Statistics::Normal.cdf(apart / (scatter * Math.sqrt(2))))} if such pieces scatter by " \
               "#{percent(scatter)}"
           end
-          ["One piece each: “#{a >= b ? one : other}” was the stronger, by #{@figures.nearest((a - b).abs)}. " \
-           "That it is the stronger kind is right with #{chances.join(', ')}; three each would measure the scatter."]
+          ["One piece each: “#{a >= b ? one : other}” was the #{@by.adjective}, by #{@figures.nearest((a - b).abs)}. " \
+           "That it is the #{@by.adjective} kind is right with #{chances.join(', ')}; three each would measure the scatter."]
         end
 
         def outward(share) = format("%g", ((share * 100) - 1.0e-9).ceil)

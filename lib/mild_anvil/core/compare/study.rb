@@ -8,8 +8,8 @@ module MildAnvil
       # paper print this and compute nothing themselves.
       class Study
         # Bump when a change could give another figure for the same inputs.
-        RULE_VERSION = "1"
-        MOST = 40 # groups at once
+        RULE_VERSION = "2"
+        MOST = 64 # groups at once
 
         RATES = ->(per_second) { format("%g/s", per_second) }
 
@@ -18,11 +18,14 @@ module MildAnvil
         # @param comparable [Comparable]
         # @param figures [Quantity::FigureRule] of the values
         # @param rates [Proc] SI per second -> words
+        # @param left_out [Integer] groups that belong here and were not handed over, for want of room
         # @param shared [Hash] that studies of the same sides, asked about another one, hand to each other
-        def initialize(sides, one:, comparable:, figures:, confidence: 0.95, rates: RATES, shared: {})
+        def initialize(sides, one:, comparable:, figures:, confidence: 0.95, rates: RATES, shared: {},
+                       left_out: 0)
           raise InsufficientData.new("a comparison needs at least two groups", groups: sides.size) if sides.size < 2
 
           @sides = sides.first(MOST)
+          @left_out = left_out + sides.size - @sides.size
           @one = @sides.find { |s| s.key == one } || @sides.first
           @by = comparable
           @figures = figures
@@ -47,7 +50,15 @@ module MildAnvil
                        ranking: ranking, paired: paired, worth: Worth.call(places, @figures), claims: claims }
         end
 
-        def mind = @shared[:mind] ||= Differs.new(@sides, @by, rates: @rates).call
+        def mind = @shared[:mind] ||= [*room, *Differs.new(@sides, @by, rates: @rates).call]
+
+        # What is not compared for want of room is said before anything else.
+        def room
+          return if @left_out.zero?
+
+          "#{@left_out} more #{@left_out == 1 ? 'group of this study is' : 'groups of this study are'} not in this " \
+            "comparison: it takes #{MOST} at once. Any answer may be another one with them."
+        end
         def places = @places ||= ranked.places
         def ranked = @shared[:ranked] ||= Ranking.new(@sides, confidence: @confidence)
         def figure(value_si) = value_si && @figures.nearest(value_si).to_h

@@ -15,7 +15,7 @@ module MildAnvil
                   repeatability: "Repeatability", reversibility: "Reversibility", misalignment: "Side load",
                   sampling: "Peak missed" }.freeze
 
-        attr_reader :force, :unknown
+        attr_reader :force, :unknown, :rests_on
 
         # @param force [Float] newtons, > 0
         # @param certificate [Certificate, nil]; @param check [CheckResult, nil]
@@ -26,6 +26,7 @@ module MildAnvil
           raise InvalidInput.new("a reading lies above 0", force: force) unless force.positive?
 
           @force = force
+          @rests_on = [("check" if check), ("certificate" if certificate)].compact
           @unknown = [("certificate" if certificate.nil?), ("check with masses" if check.nil?),
                       ("resolution" if resolution.nil?)].compact
           @given = [*of_certificate(certificate), *of_check(check), *of_display(resolution),
@@ -40,8 +41,9 @@ module MildAnvil
           @budget = (UncertaintyBudget.new(force, @given) if @given.any? { |part| part.standard.positive? })
         end
 
-        # @return [Float, nil] expanded uncertainty of what all readings share, as a share of the force
-        def shared_share = budget && (budget.expanded_shared / force)
+        # @return [Float, nil] expanded uncertainty of what all readings share, as a share of the force; nil where
+        #   neither a check nor a certificate says so: a display's step says nothing of what all readings are off by
+        def shared_share = budget && rests_on.any? ? budget.expanded_shared / force : nil
 
         # @return [Array<Hash>] name, key, standard (newtons), shared, bias (newtons), dof (nil: known)
         def parts

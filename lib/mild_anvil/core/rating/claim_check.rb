@@ -5,10 +5,12 @@ module MildAnvil
     module Rating
       # Judges a claim by the confidence bounds L and M of one percentile (or of the mean) and the shared uncertainty U:
       # pass if L - U >= claim, fail if M + U < claim, else it cannot be told. The shared uncertainty does not shrink
-      # with n.
+      # with n. Where nobody knows it, no claim is passed or failed by bounds.
       class ClaimCheck
         # Where the chosen school gives no upper bound, the first of these that does.
         WITH_INTERVAL = %i[tolerance_normal tolerance_lognormal fitted_lognormal].freeze
+        NOT_KNOWN = "How far off all readings may be together is not known, as no instrument with a certificate or a " \
+                    "check is named: this claim cannot be told before it is."
 
         # @param claim [Claim]
         # @param sample [Sample]
@@ -31,7 +33,7 @@ module MildAnvil
           return verdict(:not_comparable, reason) if reason
 
           claimed = @claim.strength_si
-          @uncertainty = claimed * @terms.shared_uncertainty_share
+          @uncertainty = @terms.shared_uncertainty_share && (claimed * @terms.shared_uncertainty_share)
           found = one_below(claimed) || by_bounds(claimed)
           @claim.kind == :unknown ? said_to_be_taken_as_a_minimum(found) : found
         end
@@ -46,7 +48,7 @@ module MildAnvil
           return unless @claim.every_piece
 
           weak = @sample.counted.filter_map { |o| failed_by(o) }.min
-          return unless weak && weak + @uncertainty < claimed
+          return unless weak && @uncertainty && weak + @uncertainty < claimed
 
           verdict(:fail, "Every piece must meet it, and one failed at #{@figures.nearest(weak)}#{with_uncertainty}.",
                   lower: weak, upper: weak, quantity: "lowest break")
@@ -82,12 +84,15 @@ module MildAnvil
         end
 
         def state(lower, upper, claimed)
+          return :cannot_tell if @uncertainty.nil?
           return :pass if lower - @uncertainty >= claimed
 
           upper + @uncertainty < claimed ? :fail : :cannot_tell
         end
 
         def sentence(state, lower, upper, quantity)
+          return unknown_sentence(lower, upper, quantity) if @uncertainty.nil?
+
           low = @figures.down(lower)
           high = @figures.up(upper)
           case state
@@ -97,6 +102,11 @@ module MildAnvil
             "The #{quantity} lies between #{low} and #{high}#{with_uncertainty}: the claim is inside. More breaks " \
             "would narrow it."
           end
+        end
+
+        def unknown_sentence(lower, upper, quantity)
+          "By these breaks alone the #{quantity} lies between #{@figures.down(lower)} and #{@figures.up(upper)}. " \
+            "#{NOT_KNOWN}"
         end
 
         # The commonest question of a shop that pulls one: what it says of this piece, and of the rest.
@@ -129,7 +139,7 @@ module MildAnvil
           nil
         end
 
-        def with_uncertainty = @uncertainty.positive? ? " (± #{@figures.up(@uncertainty)} shared by all readings)" : ""
+        def with_uncertainty = @uncertainty&.positive? ? " (± #{@figures.up(@uncertainty)} shared by all readings)" : ""
 
         def verdict(state, reason, lower: nil, upper: nil, quantity: nil, sure: nil)
           Verdict.new(state: state, reason: reason, claim: @claim, claimed_si: @claim.strength_si, lower_si: lower,

@@ -32,7 +32,7 @@ module MildAnvil
 
           of_mode = Sample.new(sample.observations.map { |o| o.break? && o.mode.to_s != mode ? at_least(o) : o })
           results = Schools.all.select { |s| s::MINIMUM }.map { |school| school.rate(of_mode, terms) }
-          key = Recommendation.for(of_mode, results).key
+          key = Recommendation.for(of_mode, results, population: terms.population).key
           result = results.find do |r|
             r.key == key
           end or return refused(mode, breaks, "no school gives a minimum for this mode alone")

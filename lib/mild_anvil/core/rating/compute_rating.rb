@@ -26,11 +26,21 @@ module MildAnvil
         private
 
         def rate
-          results = Schools.all.map { |school| school.rate(@sample, @terms) }
+          results = Schools.all.map { |school| statable(school.rate(@sample, @terms)) }
           @recommendation = Recommendation.for(@sample, results, population: @terms.population)
           key = @terms.school&.to_sym || @recommendation.key
-          @results = results.map { |r| r.key == key ? calibrated(r, @sample) : r }
+          @results = results.map { |r| r.key == key ? statable(calibrated(r, @sample)) : r }
           @chosen = @results.find { |r| r.key == key && !r.refused? && r.minimum } unless @terms.relative_only?
+        end
+
+        # A minimum that is nothing once it is rounded down is none.
+        def statable(result)
+          return result if result.refused? || !result.minimum || figures.down(result.value_si).value_si.positive?
+
+          result.dup.tap do |none|
+            none.value_si = none.upper_si = nil
+            none.refusal = "the bound lies below one step of the display, #{figures.up(result.value_si)}"
+          end.freeze
         end
 
         # What a rating rests on is calibrated by simulation where that mends it; so screen, rack and paper agree.
@@ -52,28 +62,36 @@ module MildAnvil
 
         def limits
           minimum = minimum_of(@chosen)
-          @limit, refusal = limit(minimum)
-          { minimum: minimum, working_load_limit: @limit, limit_refusal: refusal, in_use: in_use,
-            next_breaks: next_breaks,
+          @limit, refusal, why = limit(minimum)
+          { minimum: minimum, working_load_limit: @limit, limit_refusal: refusal, limit_refused_by: why, in_use: in_use,
+            next_breaks: next_breaks, beside: beside(minimum),
             preloaded: Preloaded.of(@all, @terms, lambda { |sample|
               alone(sample)
             }), relative: RelativeIndex.for(@sample, @terms) }
         end
 
-        def minimum_of(result)
-          found = result && figures.down(result.value_si)
-          found if found&.value_si&.positive?
-        end
+        def minimum_of(result) = result && figures.down(result.value_si)
 
-        # @return [Array(Figure, String)] one of both
+        # @return [Array(Figure, String, Symbol)] the limit, or why there is none and which rule says so
         def limit(minimum)
           return if minimum.nil?
+
+          why = NoLimit.for(@chosen, @sample, @terms)
+          return [nil, why.words, why.key] if why
 
           [WorkingLoad.limit(minimum_si: minimum.value_si, factor: @terms.factor, unit: @terms.marking_unit,
                              step: @terms.marking_step,
                              others: @terms.units)]
         rescue InsufficientData => e
-          [nil, e.message]
+          [nil, e.message, :step]
+        end
+
+        # What stands beside a minimum, or in its place.
+        def beside(minimum)
+          stretch = minimum && Stretch.of(@sample, @terms, @chosen, figures)
+          { keeps: minimum && Keeps.of(@chosen.key, @sample, @terms), unseen: Unseen.of(@sample, figures),
+            stretch: stretch&.in_words(figures),
+            ways_out: minimum ? [] : WaysOut.for(@sample, @terms, @results, @recommendation, figures) }
         end
 
         # The minimum of another choice of values by the school that rates, without what only it needs.

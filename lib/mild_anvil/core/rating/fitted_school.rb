@@ -16,22 +16,25 @@ module MildAnvil
 
         # @return [School::Value]
         def value(sample, terms)
-          values = likelihood_values(sample)
+          values = likelihood_values(sample, terms.resolution_si)
           fit = Statistics::LocationScaleFit.new(self::FAMILY, values)
           p = 1 - terms.coverage
           drops = terms.simulate? && simulated?(sample) ? simulated(values, fit, p, terms) : quick(fit, terms)
           lower = back(fit.bound(p, drop: drops[0]))
           working = working(fit, p, drops, sample)
-          School::Value.new(value_si: positive!(lower, working.merge(bound_si: lower)),
+          School::Value.new(value_si: lower,
                             upper_si: back(fit.bound(p, drop: drops[1], side: 1)),
                             working: working.merge(simulated: terms.simulate? && simulated?(sample)),
                             in_words: words(sample, terms))
         end
 
-        # @param sample [Sample]
+        # @param sample [Sample]; @param resolution_si [Float, nil] step of the display
         # @return [Array<Statistics::Likelihood::Value>] in the scale of the family
-        def likelihood_values(sample)
-          sample.counted.map do |o|
+        def likelihood_values(sample, resolution_si = nil)
+          exact, bounds = sample.counted.partition(&:break?)
+          DisplayStep.spread(exact.map(&:value_si), resolution_si).map do |value|
+            Statistics::Likelihood::Value.new(kind: :exact, low: forth(value))
+          end + bounds.map do |o|
             Statistics::Likelihood::Value.new(kind: KINDS.fetch(o.counts_as), low: forth(o.value_si),
                                               high: o.upper_si && forth(o.upper_si))
           end

@@ -23,6 +23,8 @@ module MildAnvil
 
         # @return [String] sentences
         def words
+          return "#{broke}. #{ClaimCheck::NOT_KNOWN} #{lot}" if @uncertainty.nil?
+
           if near?
             return "#{broke}, within what the readings share of the claim: this piece alone decides nothing. #{lot}"
           end

@@ -3,27 +3,20 @@
 module MildAnvil
   module Core
     module Rating
-      # Which school to use, by stated rules from what is known of the population and of the values, and the sentence
-      # that says why and what it rests on. The user decides.
+      # Which school to use: by what is known of the population before anything broke and by how the values count, never
+      # by the values themselves. So a hair more or less of a reading never changes the method, and where the method
+      # refuses, no weaker one fills in for it. The user decides.
       class Recommendation
-        FEW = 3
-        OBJECTING = %i[w_test anderson_darling].freeze # tests of a normal shape
-        # Of 100 lots of so many values from a Weibull population of exponent 20, how many either test flags; of
-        # exponents 5 and 8 fewer. 600 lots each, docs/validation.md.
-        SEEN = { 5 => 8, 10 => 12, 15 => 20, 20 => 21, 30 => 33, 50 => 56 }.freeze
-        # Measured with bin/coverage: what a 95 % bound for a normal population keeps where the weakest place decides,
-        # and what the values of a lot whose strongest pieces were stopped early keep.
-        OFF_SHAPE = "79 to 91 %"
-        INFORMATIVE = "86 to 99 %"
-        MIXED_BOUNDS = "79 to 95 %"
-        MIXED = "82 to 95 %" # of the cautious bound, where two kinds of pieces are mixed
+        FEW = 2 # breaks, for a scatter
 
-        attr_reader :key, :reason
+        attr_reader :key, :reason, :wanted
 
-        # @param key [Symbol, nil] nil when no school gives a minimum
-        def initialize(key:, reason:)
+        # @param key [Symbol, nil] nil when it gives no minimum here
+        # @param wanted [Symbol, nil] the school by the rule, whether it gives one or not
+        def initialize(key:, reason:, wanted: key)
           @key = key
           @reason = reason
+          @wanted = wanted
           freeze
         end
 
@@ -34,122 +27,89 @@ module MildAnvil
 
         # One choice, rule by rule.
         class Choice
+          # By shape: where every value is a break, and where some are only bounds.
+          SCHOOLS = { normal: %i[tolerance_normal fitted_normal], weibull: %i[tolerance_weibull fitted_weibull],
+                      unknown: %i[cautious fitted_cautious] }.freeze
+          OBJECTING = %i[w_test anderson_darling].freeze # tests of a normal shape
+
           def initialize(sample, results, population)
             @sample = sample
             @results = results.to_h { |result| [result.key, result] }
             @population = population
           end
 
-          # The first school that gave a value.
           def call
-            key, reason = rules.find { |school, _| gives?(school) }
-            key ? Recommendation.new(key: key, reason: reason) : Recommendation.new(key: nil, reason: no_minimum)
+            return nothing("Nothing counts yet. A minimum needs breaks.", nil) if @sample.count.zero?
+            return of_survivors if @sample.count == @sample.count(:at_least)
+            return nothing(one_break, nil) if @sample.count(:break) < FEW
+
+            wanted = SCHOOLS.fetch(shape)[@sample.complete? ? 0 : 1]
+            refusal = refusal(wanted)
+            return nothing("#{words(shape)} No minimum this way: #{refusal}", wanted) if refusal
+
+            Recommendation.new(key: wanted, reason: [words(shape), objection].compact.join(" "))
           end
 
           private
 
-          def gives?(key) = @results[key] && !@results[key].refused?
+          def nothing(reason, wanted) = Recommendation.new(key: nil, reason: reason, wanted: wanted)
 
-          def rules
-            [[:proof_survivors, "Nothing failed, so only what all of them carried can be stated."],
-             *(complete? ? of_breaks : []), *(censored? ? of_bounds : []),
-             ([:lowest, "Too little else can be said: the lowest value, with the confidence that its number gives."] if
-               @sample.count >= 2)].compact
+          def refusal(key)
+            result = @results[key]
+            return if result && !result.refused?
+
+            "#{(result&.refusal || 'it was not computed').delete_suffix('.')}."
           end
 
-          def complete? = @sample.complete? && @sample.count >= FEW
-          def censored? = !@sample.complete? && @sample.count(:break) >= 2 && @sample.count >= FEW
+          def of_survivors
+            refusal = refusal(:proof_survivors)
+            said = "Nothing failed: a proof is no strength. It confirms the limit that each piece was proved for"
+            return nothing("#{said}; #{refusal}", :proof_survivors) if refusal
 
-          def of_breaks
-            return [weakest, *normal] if @population&.weakest_link?
-            return [cautious, *normal] if @population && (doubt || !@population.known?)
-
-            normal
+            Recommendation.new(key: :proof_survivors, reason: "#{said}. So many carried it that it is a minimum, too.")
           end
 
-          def normal
-            [[:tolerance_normal, "#{known}The factor for a normal population is exact at this number; #{off_shape}."],
-             [:tolerance_lognormal, "The scatter is too large for a normal population that cannot be weaker than " \
-                                    "nothing; logarithms take it."]]
+          def one_break
+            return "One break gives no minimum: it says nothing about the scatter. Pull at least two more." if
+              @sample.count == 1
+
+            "#{@sample.count(:break)} of #{@sample.count} broke: a scatter needs two breaks, so there is no minimum."
           end
+
+          def shape
+            return :unknown if @population.nil? || !@population.known? || modes.size > 1
+
+            @population.weakest_link? ? :weibull : :normal
+          end
+
+          def words(shape)
+            why = modes.size > 1 ? of_modes : known
+            bounds = @sample.complete? ? "" : " Values that are only bounds are taken for what they are."
+            "#{why}: #{BOUNDS.fetch(shape)}.#{bounds}"
+          end
+
+          BOUNDS = { normal: "the bound for a normal population",
+                     weibull: "the bound for a population whose weakest place decides",
+                     unknown: "the cautious bound, that of the longest tail below" }.freeze
 
           def known
-            @population ? "#{capital(@population.reason)}, so a normal population is to be expected. " : ""
+            return "Nothing says what shape the population has" if @population.nil? || !@population.known?
+
+            capital(@population.reason)
           end
 
-          def off_shape
-            seen = SEEN.find { |values, _| values >= @sample.count }&.last
-            if seen
-              blind = "at #{@sample.count} values no test sees more than #{seen} of 100 lots of another shape, and "
-            end
-            "#{blind}where the weakest place decides instead it would keep #{OFF_SHAPE} rather than its 95"
-          end
-
-          def weakest
-            [:fitted_weibull, "#{capital(@population.reason)}: a Weibull population, with the bound calibrated for " \
-                              "this number of breaks.#{cost}"]
-          end
-
-          def cautious
-            [:fitted_weibull, "#{doubt || 'Nothing says what shape the population has'}: this bound kept its promise " \
-                              "over the shapes that were tried; of two kinds of pieces mixed it kept #{MIXED}.#{cost}"]
-          end
-
-          # Why the shape that the item would have is not believed here.
-          def doubt
-            @doubt ||= if modes.size > 1
-                         "These broke in #{modes.size} ways (#{modes.join(', ')}), so they are no single population"
-                       elsif @sample.complete? && objecting.size == OBJECTING.size
-                         "Both tests of a normal shape object"
-                       end
-          end
-
+          def of_modes = "These broke in #{modes.size} ways (#{modes.join(', ')}), so they are no single population"
           def modes = @modes ||= @sample.counted.filter_map { |o| o.mode if o.counts_as == :break }.uniq.sort
 
+          # Said, and left to whoever decides: a method that changed with it would jump.
+          def objection
+            return unless shape == :normal && @sample.complete? && objecting.size == OBJECTING.size
+
+            "Both tests of a normal shape object: look at the plot, and at the cautious bound."
+          end
+
           def objecting
-            @objecting ||= Outliers::SampleTests.for(@sample.breaks_si).select do |test|
-              OBJECTING.include?(test.key) && test.flags
-            end
-          end
-
-          # What the caution takes from the minimum.
-          def cost
-            normal, own = %i[tolerance_normal fitted_weibull].map { |key| @results[key]&.value_si }
-            return "" if normal.nil? || own.nil? || own >= normal
-
-            " It lies about #{((1 - (own / normal)) * 100).round} % below the bound for a normal population."
-          end
-
-          def of_bounds
-            says = "Takes the values that are only bounds for what they are, with the bound calibrated for this " \
-                   "number of breaks; if the strongest pieces were the ones that were stopped, it kept " \
-                   "#{INFORMATIVE} rather than 95."
-            keys.map { |key| [key, "#{shape_of_bounds}#{says}"] }
-          end
-
-          # On a log-normal population the bound for a normal one errs to the cautious side; the other way round it
-          # keeps 87 to 92 instead of its 95.
-          def keys
-            return %i[fitted_lognormal fitted_weibull] if @population.nil?
-            return %i[fitted_weibull fitted_lognormal] if @population.weakest_link? || !@population.known? || doubt
-
-            %i[fitted_normal fitted_lognormal fitted_weibull]
-          end
-
-          def shape_of_bounds
-            return "" if @population.nil?
-            return "#{capital(@population.reason)}. " if @population.known? && !doubt
-
-            "#{doubt || 'Nothing says what shape the population has'}: the Weibull bound kept its promise over the " \
-              "shapes that were tried, and #{MIXED_BOUNDS} of two kinds mixed. "
-          end
-
-          def no_minimum
-            case @sample.count
-            when 0 then "Nothing counts yet. A minimum needs breaks."
-            when 1 then "One break gives no minimum: it says nothing about the scatter. Pull at least two more."
-            else "No school gives a minimum from these values; each row says why."
-            end
+            Outliers::SampleTests.for(@sample.breaks_si).select { |test| OBJECTING.include?(test.key) && test.flags }
           end
 
           def capital(words) = words.sub(/\A./, &:upcase)

@@ -15,8 +15,8 @@ module MildAnvil
 
         # @return [Array<String>] sentences
         def for(sample, terms, results)
-          [*terms.chain_remarks, too_few(sample), low_for_its_number(sample, results), voids(sample),
-           bounds_only(sample), wide_scatter(sample), chosen_refused(terms, results)].compact
+          [*terms.chain_remarks, too_few(sample), low_for_its_number(sample, results), hidden(sample, terms),
+           voids(sample), bounds_only(sample), wide_scatter(sample), chosen_refused(terms, results)].compact
         end
 
         def too_few(sample)
@@ -40,6 +40,16 @@ module MildAnvil
             "an earlier lot of the kind would mend that first, then one more break."
         end
         private_class_method :low_for_its_number
+
+        def hidden(sample, terms)
+          return unless DisplayStep.hidden?(sample.breaks_si, terms.resolution_si)
+
+          rule = Quantity::FigureRule.for(unit: terms.unit, resolution_si: terms.resolution_si)
+          step = rule.nearest(terms.resolution_si)
+          "These #{sample.count(:break)} breaks agree within a step of the display, #{step}, or a value was copied: " \
+            "what the step can hide is taken for their scatter."
+        end
+        private_class_method :hidden
 
         def voids(sample)
           count = sample.observations.count { |o| o.counts_as == :void }

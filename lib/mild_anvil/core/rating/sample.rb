@@ -39,10 +39,13 @@ module MildAnvil
           values
         end
 
+        # @param resolution_si [Float, nil] step of the display, for what it hides; nil: not known
+        # @param logarithms [Boolean] whether those are described
         # @return [Statistics::Description] of at least two breaks with some scatter
         # @raise [InsufficientData] when no scatter can be estimated
-        def scattered!(needed = 2)
-          described = Statistics::Description.of(breaks!(needed))
+        def scattered!(needed = 2, resolution_si: nil, logarithms: false)
+          values = DisplayStep.spread(breaks!(needed), resolution_si)
+          described = Statistics::Description.of(logarithms ? values.map { |force| Math.log(force) } : values)
           return described unless described.degenerate?
 
           raise InsufficientData.new("all #{described.count} breaks are equal: the display is too coarse for the " \

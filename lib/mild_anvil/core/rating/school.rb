@@ -6,21 +6,36 @@ module MildAnvil
       # The contract of a school. A file under schools/ extends it, sets KEY, NAME, POSITION, MINIMUM, ASSUMPTION and
       # WEAKNESS, and answers +value(sample, terms)+ with a Value or raises InsufficientData with the reason.
       module School
-        Value = Struct.new(:value_si, :upper_si, :in_words, :working, keyword_init: true)
+        # confidence: that the value really has at this number of pieces; nil: the one that the terms ask for
+        Value = Struct.new(:value_si, :upper_si, :in_words, :working, :confidence, keyword_init: true)
 
         # @param sample [Sample]
         # @param terms [Terms]
         # @return [SchoolResult]
         def rate(sample, terms)
           found = value(sample, terms)
-          result(value_si: found.value_si, upper_si: found.upper_si&.then do |v|
-            v if v.finite?
-          end, in_words: found.in_words, working: found.working)
+          refuse_nothing!(found)
+          result(value_si: found.value_si, upper_si: found.upper_si&.then { |v| v if v.finite? },
+                 in_words: found.in_words, working: found.working,
+                 confidence: (found.confidence || terms.confidence if self::MINIMUM))
         rescue InsufficientData, InvalidInput => e
           result(refusal: e.message, working: e.details[:working] || {})
         rescue NotConverged => e
           result(refusal: "these values fit no such population: #{e.message}", working: {})
         end
+
+        # Both bounds as they are computed, one below zero too: for how sure a verdict is.
+        #
+        # @return [Array(Float, Float)] lower, and upper or nil; nil where it refuses
+        def bounds(sample, terms)
+          found = value(sample, terms)
+          [found.value_si, found.upper_si]
+        rescue InsufficientData, InvalidInput, NotConverged
+          nil
+        end
+
+        # @return [Boolean] whether it promises, and so is never stated higher than it is
+        def promises? = self::MINIMUM
 
         private
 
@@ -30,14 +45,16 @@ module MildAnvil
         end
 
         # A minimum at or below nothing is no minimum.
-        def positive!(value_si, working)
-          return value_si if value_si.positive?
+        def refuse_nothing!(found)
+          return if found.value_si.positive?
 
           raise InsufficientData.new(
             "the bound lies below zero: so few values with so much scatter support no minimum this way",
-            working: working
+            working: { bound_si: found.value_si, **found.working }
           )
         end
+
+        module_function
 
         # Whole per cent where that says it; one place more near the ends, so that 99.6 never reads as 100.
         def per_cent(share)

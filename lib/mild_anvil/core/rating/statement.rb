@@ -8,13 +8,14 @@ module MildAnvil
       # stated. Screen, command line and papers print this and compute nothing themselves.
       Statement = Struct.new(:sample, :drawn, :terms, :results, :recommendation, :chosen, :minimum, :working_load_limit,
                              :limit_refusal,
-                             :description, :verdicts, :margins, :claim_conflicts, :figures, :remarks, :sample_tests,
+                             :limit_refused_by, :beside, :description, :verdicts, :margins, :claim_conflicts,
+                             :figures, :remarks, :sample_tests,
                              :plot,
                              :next_breaks, :failure_modes, :in_use, :preloaded, :relative, keyword_init: true)
 
       class Statement
         # Bump when a change could give another figure for the same inputs.
-        RULE_VERSION = "5"
+        RULE_VERSION = "6"
         # A verdict before another when only one can be shown.
         WORST_FIRST = %i[fail cannot_tell not_comparable pass].freeze
 
@@ -32,7 +33,8 @@ module MildAnvil
         def to_h
           { **terms_h, counts: counts, description: described, schools: results.map { |result| school(result) },
                        recommended: recommendation.key&.to_s, recommended_reason: recommendation.reason,
-                       chosen: chosen&.key&.to_s,
+                       wanted: recommendation.wanted&.to_s, chosen: chosen&.key&.to_s,
+                       chosen_confidence: chosen&.confidence, **beside,
                        **limits_h, verdicts: verdicts.map { |verdict| verdict_h(verdict) },
                        margins: margins.map(&:to_h), claim_conflicts: claim_conflicts,
                        remarks: remarks, **StatementEvidence.call(self) }
@@ -44,12 +46,13 @@ module MildAnvil
           { rule_version: RULE_VERSION, measurand: terms.measurand, rated_quantity: terms.rated_quantity,
             unit: terms.unit.symbol,
             coverage: terms.coverage, confidence: terms.confidence, factor: terms.factor,
-            factor_text: format("%g", terms.factor),
+            factor_text: terms.factor && format("%g", terms.factor),
             factor_source: terms.factor_source }
         end
 
         def limits_h
           { minimum: minimum&.to_h, working_load_limit: working_load_limit&.to_h, limit_refusal: limit_refusal,
+            limit_refused_by: limit_refused_by&.to_s,
             factor_made: factor_made,
             preloaded: preloaded && preloaded_h,
             relative: relative&.to_h&.merge(in_words: relative.in_words) }
@@ -79,11 +82,12 @@ module MildAnvil
         def finer = Quantity::FigureRule.new(unit: figures.unit, step: figures.step / 10, others: terms.units)
 
         def school(result)
-          shown = result.minimum ? :down : :nearest
+          shown = Schools.find(result.key).promises? ? :down : :nearest
           { key: result.key.to_s, name: result.name, minimum: result.minimum, value_si: result.value_si,
             upper_si: result.upper_si,
-            stated: result.value_si && figures.public_send(shown, result.value_si).to_h, in_words: result.in_words,
-            refusal: result.refusal, assumption: result.assumption, weakness: result.weakness, working: result.working }
+            stated: result.value_si && figures.public_send(shown, result.value_si).to_h, confidence: result.confidence,
+            in_words: result.in_words, refusal: result.refusal, assumption: result.assumption,
+            weakness: result.weakness, working: result.working }
         end
 
         def verdict_h(verdict)

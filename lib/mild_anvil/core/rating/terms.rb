@@ -8,6 +8,7 @@ module MildAnvil
       # calibrate: the fitted bounds that are calibrated by simulation, :none, :chosen or :all. preloaded: :count or
       # :leave_out. reference:
       # a Reference when the lot only ranks. chain_remarks: what speaks against readings, in sentences.
+      # factor: nil until somebody chose one. shared_uncertainty_share: nil where it is not known.
       # population: what is known of its shape before anything broke.
       # units: those that figures are stated in besides the lot's own.
       Terms = Struct.new(:unit, :units, :measurand, :rated_quantity, :direction, :coverage, :confidence, :factor,
@@ -18,9 +19,10 @@ module MildAnvil
 
       class Terms
         DEFAULTS = { units: [].freeze, measurand: "force", rated_quantity: "peak", coverage: 0.95, confidence: 0.95,
-                     factor: 5.0,
-                     shared_uncertainty_share: 0.0, claims: [].freeze, requirements: [].freeze, calibrate: :chosen,
+                     claims: [].freeze, requirements: [].freeze, calibrate: :chosen,
                      preloaded: :count, chain_remarks: [].freeze }.freeze
+        # What may be unknown: not chosen, not stated, never taken for 0.
+        OPEN = %i[marking_step factor shared_uncertainty_share].freeze
         FACTORS = (1.0..50.0)
         SHARES = (0.5..0.9999)
         UNCERTAINTIES = (0.0..0.5)
@@ -47,7 +49,7 @@ module MildAnvil
           ranges = { coverage: SHARES, confidence: SHARES, factor: FACTORS, shared_uncertainty_share: UNCERTAINTIES,
                      marking_step: STEPS }
           wrong = ranges.reject do |name, range|
-            (name == :marking_step && values[name].nil?) || number_in?(values[name], range)
+            (OPEN.include?(name) && values[name].nil?) || number_in?(values[name], range)
           end
           wrong.to_h do |name, range|
             [name, "must lie from #{format('%g', range.begin)} to #{format('%g', range.end)}"]

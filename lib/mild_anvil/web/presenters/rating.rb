@@ -31,6 +31,8 @@ module MildAnvil
 
         def stops(rated)
           minimum = rated.statement["minimum"] or return []
+          return [] if Core::Rating::NoLimit::WHATEVER_FACTOR.include?(rated.statement["limit_refused_by"])
+
           terms = Actions::RatingInputs.core(rated.inputs).terms
           STOPS.map do |factor|
             { factor: factor, text: format("%g", factor), limit: limit(minimum["value_si"], factor, terms) }

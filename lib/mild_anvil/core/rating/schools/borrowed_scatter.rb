@@ -34,7 +34,7 @@ module MildAnvil
             working = { n: breaks.size, k: k, dof: borrowed.dof, standard_deviation_si: borrowed.standard_deviation_si,
                         own_scatter_p: own(breaks, borrowed), homogeneity_p: borrowed.homogeneity_p,
                         bound_si: mean - (k * borrowed.standard_deviation_si) }
-            School::Value.new(value_si: positive!(working[:bound_si], working),
+            School::Value.new(value_si: working[:bound_si],
                               upper_si: mean - (k_upper * borrowed.standard_deviation_si), working: working,
                               in_words: words(borrowed, working))
           end

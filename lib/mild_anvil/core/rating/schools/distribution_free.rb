@@ -34,8 +34,8 @@ module MildAnvil
 
           def self.found(carried, rank, terms)
             achieved = Statistics::OrderStatistic.confidence(breaks: carried.size, coverage: terms.coverage, rank: rank)
-            School::Value.new(value_si: carried[rank - 1], working: { n: carried.size, rank: rank,
-                                                                      confidence: achieved },
+            School::Value.new(value_si: carried[rank - 1], confidence: achieved,
+                              working: { n: carried.size, rank: rank, confidence: achieved },
                               in_words: "Number #{rank} from below of #{carried.size}: #{per_cent(achieved)} " \
                                         "confidence that #{share_text(terms.coverage)} are stronger")
           end

@@ -30,6 +30,7 @@ module MildAnvil
             School::Value.new(value_si: carried.min, in_words: "With #{carried.size}: #{per_cent(confidence)} " \
                                                                "confidence that #{share_text(terms.coverage)} are " \
                                                                "stronger",
+                              confidence: confidence,
                               working: { n: carried.size, confidence: confidence, coverage: terms.coverage })
           end
         end

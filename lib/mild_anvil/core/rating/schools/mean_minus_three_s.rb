@@ -18,7 +18,7 @@ module MildAnvil
 
           # Method: confidence = P(T <= 3 sqrt(n)), T noncentral t with n - 1 degrees of freedom and sqrt(n) z(P).
           def self.value(sample, terms)
-            described = sample.scattered!
+            described = sample.scattered!(resolution_si: terms.resolution_si)
             confidence = Statistics::ToleranceFactor.confidence_of(factor: FACTOR, breaks: described.count,
                                                                    coverage: terms.coverage)
             bound = described.mean - (FACTOR * described.standard_deviation)
@@ -27,7 +27,8 @@ module MildAnvil
                         k: FACTOR, bound_si: bound, confidence: confidence }
             words = "#{per_cent(confidence)} confidence at #{described.count} breaks that " \
                     "#{share_text(terms.coverage)} are stronger"
-            School::Value.new(value_si: positive!(bound, working), working: working, in_words: words)
+            School::Value.new(value_si: bound, working: working, in_words: words,
+                              confidence: confidence)
           end
         end
       end

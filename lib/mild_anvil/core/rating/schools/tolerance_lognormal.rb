@@ -18,8 +18,7 @@ module MildAnvil
 
           # Method: exp(mean(ln x) - k(n, P, c) s(ln x))
           def self.value(sample, terms)
-            sample.scattered!
-            logs = Statistics::Description.of(sample.breaks_si.map { |force| Math.log(force) })
+            logs = sample.scattered!(resolution_si: terms.resolution_si, logarithms: true)
             bounds = ToleranceBounds.of(logs, terms)
             working = { n: logs.count, mean_log_si: logs.mean, standard_deviation_log: logs.standard_deviation,
                         k: bounds.working[:k] }

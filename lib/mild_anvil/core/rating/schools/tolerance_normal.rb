@@ -18,9 +18,9 @@ module MildAnvil
           # Source: Hahn and Meeker, Statistical Intervals, 1991, section 4.6
           # Method: mean - k(n, P, c) s; the upper bound of the same percentile uses k(n, P, 1 - c).
           def self.value(sample, terms)
-            described = sample.scattered!
+            described = sample.scattered!(resolution_si: terms.resolution_si)
             bounds = ToleranceBounds.of(described, terms)
-            School::Value.new(value_si: positive!(bounds.lower, bounds.working), upper_si: bounds.upper,
+            School::Value.new(value_si: bounds.lower, upper_si: bounds.upper,
                               working: bounds.working,
                               in_words: "Mean less k = #{format('%.3f', bounds.working[:k])} standard deviations, " \
                                         "exact at #{described.count} breaks")
