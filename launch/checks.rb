@@ -7,7 +7,7 @@ module Launch
   # computes, runs beside the rest, the latter with a database of its own and before all others: a bench does not wait
   # for a machine. What starts whole applications or a browser runs alone.
   class Checks
-    WAITING = "test/actions/{benching,proving,long_tests}/**/*_test.rb"
+    WAITING = "test/{actions/{benching,proving,long_tests}/**/*,devices/{driver_contract,recorder,stopper}}_test.rb"
     WITH_DATABASE = "test/{store,actions,web,cli,admin,documents}/**/*_test.rb"
     WITHOUT_DATABASE = "test/{core,devices}/**/*_test.rb"
 
@@ -64,7 +64,7 @@ module Launch
       part("front", "Front end: lint", @aside) { npm("lint") }
       part("front", "Front end: format", @aside) { npm("format:check") }
       part("front", "Front end: unit tests", @aside) { npm("test", "--", "--maxWorkers=1") }
-      part("ruby", "Ruby: core, devices", @aside) { ruby({}, WITHOUT_DATABASE, @aside) }
+      part("ruby", "Ruby: core, devices", @aside) { ruby({}, WITHOUT_DATABASE, @aside, but: WAITING) }
     end
 
     def part(key, name, lane = @lane, &block)

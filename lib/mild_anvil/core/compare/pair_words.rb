@@ -98,7 +98,8 @@ module MildAnvil
               "#{percent(scatter)}"
           end
           ["One piece each: “#{a >= b ? one : other}” was the #{@by.adjective}, by #{@figures.nearest((a - b).abs)}. " \
-           "That it is the #{@by.adjective} kind is right with #{chances.join(', ')}; three each would measure the scatter."]
+           "That it is the #{@by.adjective} kind is right with #{chances.join(', ')}; three each would " \
+           "measure the scatter."]
         end
 
         def outward(share) = format("%g", ((share * 100) - 1.0e-9).ceil)

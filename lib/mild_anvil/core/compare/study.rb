@@ -59,6 +59,7 @@ module MildAnvil
           "#{@left_out} more #{@left_out == 1 ? 'group of this study is' : 'groups of this study are'} not in this " \
             "comparison: it takes #{MOST} at once. Any answer may be another one with them."
         end
+
         def places = @places ||= ranked.places
         def ranked = @shared[:ranked] ||= Ranking.new(@sides, confidence: @confidence)
         def figure(value_si) = value_si && @figures.nearest(value_si).to_h
