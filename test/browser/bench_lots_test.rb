@@ -22,8 +22,8 @@ class BenchLotsJourney < BrowserCase
   end
 
   def lot(**values)
-    MildAnvil::Actions::SaveLot.create(job_id: @job.id, values: { item_type: "hanger", **values },
-                                       person_id: @person.id)
+    MildAnvil::Actions::SaveLot.create(job_id: @job.id, person_id: @person.id,
+                                       values: { item_type: "hanger", terms: { design_factor: 5.0 }, **values })
   end
 
   def at_bench(pieces:, **values)

@@ -38,8 +38,8 @@ class BenchJourney < BrowserCase
 
   # As StoreCase has it, for whoever is signed in.
   def lot(**values)
-    MildAnvil::Actions::SaveLot.create(job_id: @job.id, values: { item_type: "hanger", **values },
-                                       person_id: @person.id)
+    MildAnvil::Actions::SaveLot.create(job_id: @job.id, person_id: @person.id,
+                                       values: { item_type: "hanger", terms: { design_factor: 5.0 }, **values })
   end
 
   def go_to_the_bench

@@ -25,7 +25,8 @@ class ChainJourney < BrowserCase
     @person = take_in("Wren Ashdown", "technician")
     job = MildAnvil::Actions::CreateJob.call(customer: "Halden Barn", title: "Joints", person_id: @person.id)
     @lot = MildAnvil::Actions::SaveLot.create(job_id: job.id, person_id: @person.id,
-                                              values: { name: "Peg joint", item_type: "pegged_joint" })
+                                              values: { name: "Peg joint", item_type: "pegged_joint",
+                                                        terms: { design_factor: 5.0 } })
     stand_on_a_bench
     MildAnvil::Actions::Planning::SpecimenList.add(lot_id: @lot.id, count: 6, pattern: "HB-{n:2}",
                                                    person_id: @person.id)

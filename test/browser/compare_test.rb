@@ -18,8 +18,8 @@ class CompareJourney < BrowserCase
   end
 
   def lot(name, **values)
-    ACTS::SaveLot.create(job_id: @job.id, values: { name: name, item_type: "sewn_loop", **values },
-                         person_id: @person.id)
+    ACTS::SaveLot.create(job_id: @job.id, person_id: @person.id,
+                         values: { name: name, item_type: "sewn_loop", terms: { design_factor: 5.0 }, **values })
   end
 
   def broken(lot, *forces)

@@ -24,8 +24,8 @@ class StopJourney < BrowserCase
   end
 
   def lot(**values)
-    MildAnvil::Actions::SaveLot.create(job_id: @job.id, values: { item_type: "hanger", **values },
-                                       person_id: @person.id)
+    MildAnvil::Actions::SaveLot.create(job_id: @job.id, person_id: @person.id,
+                                       values: { item_type: "hanger", terms: { design_factor: 5.0 }, **values })
   end
 
   # A bench in weather that a test makes, and a slow pull.

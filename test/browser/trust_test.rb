@@ -61,7 +61,8 @@ class TrustJourney < BrowserCase
 
   def broken_lot
     job = ACTS::CreateJob.call(customer: "Brindle Works", title: "Loops", person_id: @person.id)
-    lot = ACTS::SaveLot.create(job_id: job.id, values: { name: "Loop", item_type: "sewn_loop" }, person_id: @person.id)
+    lot = ACTS::SaveLot.create(job_id: job.id, person_id: @person.id,
+                               values: { name: "Loop", item_type: "sewn_loop", terms: { design_factor: 5.0 } })
     %w[8.1 8.4 7.9].each do |text|
       pull = ACTS::RecordPeak.call(lot_id: lot.id, text: text, unit: "kN", person_id: @person.id)
       ACTS::JudgePull.call(pull_id: pull.id, person_id: @person.id, counts_as: "break", failed_part: "specimen")

@@ -64,6 +64,7 @@ class WholePathTest < BrowserCase
     click_on "Add a claim"
     fill_in "Claimed", with: "7,2"
     fill_in "Pulls planned", with: "3"
+    fill_in "Design factor", with: "5"
     fill_in "Marking step", with: "0.05"
     fill_in "How the specimens differ from what will be used", with: "New and dry."
     visit current_path
