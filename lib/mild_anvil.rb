@@ -6,7 +6,7 @@ require_relative "mild_anvil/errors"
 
 # Mild Anvil: from force curves to a working load limit, every number traceable.
 module MildAnvil
-  VERSION = "0.16.0"
+  VERSION = "0.17.0"
   # Where the set-up leaves the compiled part; without it everything works, only slower.
   NATIVE = File.expand_path("../var/native/packed_native.so", __dir__)
 
