@@ -1,4 +1,4 @@
-import { Link } from "@tanstack/react-router";
+import { Link, useMatchRoute } from "@tanstack/react-router";
 import { useUnsaved, type Where } from "@/lot/unsaved";
 
 const PAGES = { Ask: "/lots/$lotId/ask", Plan: "/lots/$lotId/plan" } as const;
@@ -7,7 +7,9 @@ const MOST = 4;
 /** Over every page of a lot: what was typed elsewhere in it and is not saved. */
 export function UnsavedBand({ lotId }: { lotId: number }) {
   const unsaved = useUnsaved(lotId);
-  const places = Object.entries(unsaved) as [Where, { said: string[] }][];
+  const matches = useMatchRoute();
+  const all = Object.entries(unsaved) as [Where, { said: string[] }][];
+  const places = all.filter(([where]) => matches({ to: PAGES[where] }) === false); // its own page says so itself
   if (places.length === 0) return null;
   return (
     <div role="status" className="bg-chosen border-derived flex flex-wrap items-center gap-x-4 border-b-2 px-4 py-1.5">
