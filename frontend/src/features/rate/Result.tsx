@@ -49,7 +49,9 @@ export function Result({ rating, onFactor }: { rating: Rating; onFactor: (factor
             onFactor={onFactor}
           />
           <p className="text-soft mt-2 text-[12.5px] first-letter:uppercase">
-            {statement.factor_source}. Rounded down to the marking step.
+            {statement.factor === null
+              ? "Choose one by the use: the limit is then rounded down to the marking step."
+              : `${statement.factor_source}. Rounded down to the marking step.`}
           </p>
         </>
       )}
